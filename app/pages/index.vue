@@ -1,0 +1,1 @@
+<template><h1>Wire Step</h1></template>

@@ -1,0 +1,88 @@
+import * as z from 'zod'
+import { accept, refuse, type Result } from '../base/result'
+import { rigProblems } from '../rig/integrity'
+import { problemsOf, type Path, type Problem } from '../rig/problem'
+import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
+
+export const RIG_FILE_FORMAT = 'wire-step-rig'
+export const RIG_FILE_VERSION = 1
+
+/** More rows than this in one table is no rig. */
+const ROWS_MAX = 20_000
+
+const tablesSchema = z.strictObject(
+  Object.fromEntries(TABLE_NAMES.map((table) => [table, z.array(rowSchemas[table]).max(ROWS_MAX)])) as {
+    [Table in TableName]: z.ZodArray<(typeof rowSchemas)[Table]>
+  },
+)
+
+/** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */
+export const rigFileSchema = z.strictObject({
+  format: z.literal(RIG_FILE_FORMAT),
+  version: z.literal(RIG_FILE_VERSION),
+  tables: tablesSchema,
+})
+
+export type RigFileRefusal =
+  | { readonly code: 'notJson'; readonly reason: string }
+  | { readonly code: 'notARigFile' }
+  | { readonly code: 'wrongVersion'; readonly found: string; readonly known: number }
+  | { readonly code: 'invalid'; readonly problems: readonly Problem[] }
+
+/** The rig as a file's text: rows sorted by id, so that two files of one rig are the same to the byte. */
+export function formatRigFile(rig: Rig): string {
+  const tables = Object.fromEntries(
+    TABLE_NAMES.map((table) => [table, Object.values(rig[table]).sort((a, b) => (a.id < b.id ? -1 : 1))]),
+  )
+  return `${JSON.stringify({ format: RIG_FILE_FORMAT, version: RIG_FILE_VERSION, tables }, null, 2)}\n`
+}
+
+/** Reads a file whole and checks everything; inverse of {@link formatRigFile}. Never half a rig. */
+export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
+  const json = parseJson(text)
+  if (!json.ok) return json
+  const head = z.object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown() }).safeParse(json.value)
+  if (!head.success) return refuse({ code: 'notARigFile' })
+  if (head.data.version !== RIG_FILE_VERSION)
+    return refuse({
+      code: 'wrongVersion',
+      found: String(JSON.stringify(head.data.version)).slice(0, 20),
+      known: RIG_FILE_VERSION,
+    })
+  const file = rigFileSchema.safeParse(json.value)
+  if (!file.success) return refuse({ code: 'invalid', problems: problemsOf(file.error, []) })
+  return rigOf(file.data.tables)
+}
+
+function parseJson(text: string): Result<unknown, RigFileRefusal> {
+  try {
+    return accept(JSON.parse(text))
+  } catch (error) {
+    if (error instanceof SyntaxError) return refuse({ code: 'notJson', reason: error.message.slice(0, 200) })
+    throw error
+  }
+}
+
+function rigOf(tables: z.infer<typeof tablesSchema>): Result<Rig, RigFileRefusal> {
+  const problems: Problem[] = []
+  const places = new Map<string, Path>()
+  const rig = Object.fromEntries(
+    TABLE_NAMES.map((table) => [
+      table,
+      Object.fromEntries(
+        tables[table].map((row, n) => {
+          const path = ['tables', table, n]
+          if (places.has(`${table}.${row.id}`)) problems.push({ path: [...path, 'id'], code: 'taken', by: row.id })
+          places.set(`${table}.${row.id}`, path)
+          return [row.id, row]
+        }),
+      ),
+    ]),
+  ) as unknown as Rig
+  // The file counts rows; the rig names them. Point at the place in the file.
+  for (const problem of rigProblems(rig)) {
+    const [table, id, ...inner] = problem.path
+    problems.push({ ...problem, path: [...(places.get(`${table}.${id}`) ?? ['tables', table!]), ...inner] })
+  }
+  return problems.length > 0 ? refuse({ code: 'invalid', problems }) : accept(rig)
+}

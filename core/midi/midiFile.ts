@@ -1,0 +1,179 @@
+import { refuse, accept, type Result } from '../base/result'
+import { appendMessage } from './encode'
+import type { MidiMessage } from './message'
+import { parseMessages } from './parse'
+import { CHANNEL_STATUS, dataLength, SYSTEM_STATUS } from './status'
+import { decodeVariableLength, encodeVariableLength } from './variableLength'
+
+/** One thing in a track, `delta` ticks after the one before. */
+export type MidiFileEvent = { readonly delta: number } & (
+  | { readonly kind: 'trackName' | 'marker'; readonly text: string }
+  /** Microseconds a quarter note: 500,000 is 120 bpm. */
+  | { readonly kind: 'tempo'; readonly microseconds: number }
+  | { readonly kind: 'message'; readonly message: MidiMessage }
+)
+
+export interface MidiFile {
+  /** Ticks a quarter note, 1-32,767. */
+  readonly ticksPerQuarter: number
+  readonly tracks: readonly (readonly MidiFileEvent[])[]
+}
+
+export type MidiFileRefusal =
+  | { readonly code: 'notAMidiFile' }
+  | { readonly code: 'timeCodeDivision' }
+  | { readonly code: 'endsEarly'; readonly at: number }
+  | { readonly code: 'badEvent'; readonly at: number }
+
+const META = 0xff
+const META_TYPE = { trackName: 0x03, marker: 0x06, endOfTrack: 0x2f, tempo: 0x51 } as const
+
+/** Standard MIDI File, format 0 for one track and 1 for more (RP-001). Text is written as UTF-8. */
+export function encodeMidiFile(file: MidiFile): Uint8Array {
+  const bytes: number[] = []
+  const format = file.tracks.length === 1 ? 0 : 1
+  bytes.push(...ascii('MThd'), ...u32(6), ...u16(format), ...u16(file.tracks.length), ...u16(file.ticksPerQuarter))
+  for (const track of file.tracks) {
+    const body: number[] = []
+    for (const event of track) appendEvent(body, event)
+    body.push(0, META, META_TYPE.endOfTrack, 0)
+    bytes.push(...ascii('MTrk'), ...u32(body.length))
+    for (const byte of body) bytes.push(byte)
+  }
+  return Uint8Array.from(bytes)
+}
+
+function appendEvent(bytes: number[], event: MidiFileEvent): void {
+  for (const byte of encodeVariableLength(event.delta)) bytes.push(byte)
+  if (event.kind === 'message') {
+    appendFileMessage(bytes, event.message)
+    return
+  }
+  const data =
+    event.kind === 'tempo'
+      ? [event.microseconds >> 16, (event.microseconds >> 8) & 0xff, event.microseconds & 0xff]
+      : utf8(event.text)
+  bytes.push(META, META_TYPE[event.kind], ...encodeVariableLength(data.length))
+  for (const byte of data) bytes.push(byte)
+}
+
+/** As on the wire, but an exclusive message carries its length after F0. */
+function appendFileMessage(bytes: number[], message: MidiMessage): void {
+  if (message.kind !== 'exclusive') {
+    appendMessage(bytes, message)
+    return
+  }
+  const wire = appendMessage([], message)
+  bytes.push(SYSTEM_STATUS.exclusive, ...encodeVariableLength(wire.length - 1))
+  for (let n = 1; n < wire.length; n++) bytes.push(wire[n]!)
+}
+
+/** Reads what {@link encodeMidiFile} writes, and any file of formats 0 and 1; unknown meta events are passed over. */
+export function decodeMidiFile(bytes: Uint8Array): Result<MidiFile, MidiFileRefusal> {
+  if (text(bytes, 0, 4) !== 'MThd' || bytes.length < 14) return refuse({ code: 'notAMidiFile' })
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const ticksPerQuarter = view.getUint16(12)
+  if (ticksPerQuarter & 0x8000) return refuse({ code: 'timeCodeDivision' })
+  const tracks: MidiFileEvent[][] = []
+  let at = 8 + view.getUint32(4)
+  while (tracks.length < view.getUint16(10)) {
+    if (at + 8 > bytes.length) return refuse({ code: 'endsEarly', at })
+    const end = at + 8 + view.getUint32(at + 4)
+    if (end > bytes.length) return refuse({ code: 'endsEarly', at })
+    // Chunks of an unknown type are passed over, as RP-001 asks.
+    if (text(bytes, at, 4) === 'MTrk') {
+      const track = decodeTrack(bytes, at + 8, end)
+      if (!track.ok) return track
+      tracks.push(track.value)
+    }
+    at = end
+  }
+  return accept({ ticksPerQuarter, tracks })
+}
+
+function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiFileEvent[], MidiFileRefusal> {
+  const events: MidiFileEvent[] = []
+  let at = from
+  let running = 0
+  // Ticks of events passed over belong to the next one kept.
+  let waiting = 0
+  while (at < end) {
+    const delta = decodeVariableLength(bytes, at)
+    if (!delta) return refuse({ code: 'badEvent', at })
+    at += delta.length
+    waiting += delta.value
+    let status = bytes[at] ?? 0
+    if (status >= 0x80) at++
+    else status = running
+    if (status < CHANNEL_STATUS.noteOff) return refuse({ code: 'badEvent', at })
+    if (status < SYSTEM_STATUS.exclusive) {
+      running = status
+      const next = at + dataLength(status)
+      const message = next <= end ? parseMessages([status, ...bytes.subarray(at, next)]).messages[0] : undefined
+      if (!message) return refuse({ code: 'badEvent', at })
+      events.push({ delta: waiting, kind: 'message', message })
+      waiting = 0
+      at = next
+      continue
+    }
+    running = 0
+    const type = status === META ? bytes[at++] : undefined
+    const length = decodeVariableLength(bytes, at)
+    if (!length || at + length.length + length.value > end) return refuse({ code: 'badEvent', at })
+    const data = bytes.subarray(at + length.length, at + length.length + length.value)
+    at += length.length + length.value
+    if (type === META_TYPE.endOfTrack) return accept(events)
+    const event = systemEvent(status, type, data)
+    if (event) {
+      events.push({ delta: waiting, ...event })
+      waiting = 0
+    }
+  }
+  return refuse({ code: 'endsEarly', at })
+}
+
+type Undated<Event> = Event extends unknown ? Omit<Event, 'delta'> : never
+
+function systemEvent(status: number, type: number | undefined, data: Uint8Array): Undated<MidiFileEvent> | null {
+  if (status === SYSTEM_STATUS.exclusive) {
+    const message = parseMessages([SYSTEM_STATUS.exclusive, ...data]).messages[0]
+    return message ? { kind: 'message', message } : null
+  }
+  switch (type) {
+    case META_TYPE.tempo:
+      return data.length === 3
+        ? { kind: 'tempo', microseconds: (data[0]! << 16) | (data[1]! << 8) | data[2]! }
+        : null
+    case META_TYPE.trackName:
+      return { kind: 'trackName', text: fromUtf8(data) }
+    case META_TYPE.marker:
+      return { kind: 'marker', text: fromUtf8(data) }
+    default:
+      return null
+  }
+}
+
+const u16 = (value: number) => [(value >> 8) & 0xff, value & 0xff]
+const u32 = (value: number) => [...u16(value >>> 16), ...u16(value & 0xffff)]
+const ascii = (word: string) => Array.from(word, (letter) => letter.charCodeAt(0))
+const text = (bytes: Uint8Array, at: number, length: number) =>
+  String.fromCharCode(...bytes.subarray(at, at + length))
+
+/** UTF-8 by hand: the core's own tsconfig knows no TextEncoder. Lone surrogates become U+FFFD. */
+function utf8(word: string): number[] {
+  const wellFormed = word.replace(/\p{Surrogate}/gu, '\uFFFD')
+  return Array.from(encodeURIComponent(wellFormed).matchAll(/%(..)|(.)/g), ([, hex, plain]) =>
+    hex === undefined ? plain!.charCodeAt(0) : Number.parseInt(hex, 16),
+  )
+}
+
+function fromUtf8(bytes: Uint8Array): string {
+  const escaped = Array.from(bytes, (byte) => `%${byte.toString(16).padStart(2, '0')}`).join('')
+  try {
+    return decodeURIComponent(escaped)
+  } catch (error) {
+    // Older files hold Latin-1 text.
+    if (error instanceof URIError) return String.fromCharCode(...bytes)
+    throw error
+  }
+}

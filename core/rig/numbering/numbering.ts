@@ -1,0 +1,75 @@
+import * as z from 'zod'
+import { firstNumberSchema } from '../table/scalars'
+
+/** More than any floor unit holds; the standard itself goes to 16,384 banks of 128. */
+export const PRESET_COUNT_MAX = 16_384
+
+/** How one part of a bank-and-slot address is written. */
+const counterSchema = z.discriminatedUnion('symbols', [
+  /** A, B ... Z, AA, AB ... */
+  z.strictObject({ symbols: z.literal('letters') }),
+  z.strictObject({ symbols: z.literal('digits'), first: firstNumberSchema }),
+])
+
+export type Counter = Readonly<z.infer<typeof counterSchema>>
+
+const bankSelectSchema = z.literal(['none', 'msb', 'lsb', 'both'])
+
+export type BankSelect = z.infer<typeof bankSelectSchema>
+
+const sentSchema = {
+  /** How many presets the device holds. */
+  count: z.int().min(1).max(PRESET_COUNT_MAX),
+  /** Which bank select controllers it obeys: CC 0 (msb), CC 32 (lsb), both, or none. */
+  bankSelect: bankSelectSchema,
+  /** How many presets it keeps under one bank number, counted from program 0; the standard's is 128. */
+  programsPerBank: z.int().min(1).max(128),
+}
+
+/** How a device shows its presets and how they are sent. */
+export const numberingSchema = z
+  .discriminatedUnion('style', [
+    z.strictObject({
+      style: z.literal('plain'),
+      ...sentSchema,
+      first: firstNumberSchema,
+      /** Digits its display always shows, so 3 for 001; 1 when it does not pad. */
+      digits: z.int().min(1).max(5),
+    }),
+    z.strictObject({
+      style: z.literal('banked'),
+      ...sentSchema,
+      bank: counterSchema,
+      slot: counterSchema,
+      /** Slots in one displayed bank: A1 to A8 is 8. Not the bank of bank select. */
+      slots: z.int().min(1).max(128),
+      /** What stands between the two: nothing, or one of - . : and space. */
+      separator: z.literal(['', '-', '.', ':', ' ']),
+    }),
+  ])
+  .refine(({ bankSelect, programsPerBank, count }) => count <= reach(bankSelect, programsPerBank), {
+    path: ['count'],
+    message: 'more presets than its messages can reach',
+  })
+  .refine((numbering) => numbering.style === 'plain' || numbering.slot.symbols === 'digits' || numbering.slots <= 26, {
+    path: ['slots'],
+    message: 'more slots than letters',
+  })
+
+export type Numbering = Readonly<z.infer<typeof numberingSchema>>
+
+/** How many presets a device that obeys these bank select controllers can be asked for. */
+export function reach(bankSelect: BankSelect, programsPerBank: number): number {
+  const banks = { none: 1, msb: 128, lsb: 128, both: 16_384 }[bankSelect]
+  return banks * programsPerBank
+}
+
+/** 128 presets shown from 1: what most pedals do (common practice). */
+export const PLAIN_128: Numbering = {
+  style: 'plain',
+  first: 1,
+  digits: 1,
+  count: 128,
+  bankSelect: 'none',
+  programsPerBank: 128,
+}

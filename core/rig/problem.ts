@@ -1,0 +1,64 @@
+import type * as z from 'zod'
+
+/** Where in a rig something is wrong: table, row id, field, and so on inwards. */
+export type Path = readonly (string | number)[]
+
+/** Why a rig, a row or an edit is not valid. Data only: `shared/problemText.ts` makes the sentence. */
+export type Problem = { readonly path: Path } & (
+  | { readonly code: 'wrongType'; readonly expected: string }
+  | { readonly code: 'tooSmall'; readonly least: number; readonly counts: Counts }
+  | { readonly code: 'tooBig'; readonly most: number; readonly counts: Counts }
+  | { readonly code: 'badValue'; readonly allowed: readonly string[] }
+  | { readonly code: 'badFormat' }
+  | { readonly code: 'unknownField'; readonly fields: readonly string[] }
+  | { readonly code: 'wrongId'; readonly id: string }
+  | { readonly code: 'missingRow'; readonly table: string; readonly id: string }
+  | { readonly code: 'taken'; readonly by: string }
+  | { readonly code: 'beyond'; readonly value: number; readonly most: number }
+  | { readonly code: 'unreachableCount' }
+  | { readonly code: 'tooManySlots' }
+  | { readonly code: 'noAbout' }
+)
+
+/** What a limit counts: the value itself, letters of a text, entries of a list. */
+export type Counts = 'value' | 'letters' | 'entries'
+
+export const formatPath = (path: Path): string =>
+  path.map((part, n) => (typeof part === 'number' ? `[${part}]` : n === 0 ? part : `.${part}`)).join('')
+
+/** Turns what Zod found into problems of ours; `prefix` is where the checked value stands. */
+export const problemsOf = (error: z.ZodError, prefix: Path): Problem[] =>
+  error.issues.flatMap((issue) => problemOf(issue, prefix))
+
+function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {
+  const path = [...prefix, ...(issue.path as (string | number)[])]
+  switch (issue.code) {
+    case 'invalid_type':
+      return { path, code: 'wrongType', expected: issue.expected }
+    case 'too_small':
+      return { path, code: 'tooSmall', least: Number(issue.minimum), counts: countsOf(issue.origin) }
+    case 'too_big':
+      return { path, code: 'tooBig', most: Number(issue.maximum), counts: countsOf(issue.origin) }
+    case 'invalid_value':
+      return { path, code: 'badValue', allowed: issue.values.map(String) }
+    case 'unrecognized_keys':
+      return { path, code: 'unknownField', fields: issue.keys }
+    case 'invalid_union':
+      return unionProblem(issue, path)
+    case 'custom':
+      return { path, code: issue.path.at(-1) === 'slots' ? 'tooManySlots' : 'unreachableCount' }
+    default:
+      return { path, code: 'badFormat' }
+  }
+}
+
+/** A discriminated union names its key; of a plain one the branch of the value's own type says most. */
+function unionProblem(issue: z.core.$ZodIssueInvalidUnion, path: Path): Problem | Problem[] {
+  const closest = issue.errors.find((branch) => branch.every(({ code }) => code !== 'invalid_type' && code !== 'invalid_value'))
+  if (closest) return closest.flatMap((inner) => problemOf(inner, path))
+  const allowed = issue.errors.flat().flatMap((inner) => (inner.code === 'invalid_value' ? inner.values.map(String) : []))
+  return { path, code: 'badValue', allowed }
+}
+
+const countsOf = (origin: string): Counts =>
+  origin === 'string' ? 'letters' : origin === 'array' ? 'entries' : 'value'

@@ -1,0 +1,57 @@
+import { ABOUT_ID, aboutSchema, type About } from './table/about'
+import { bankSchema, type Bank } from './table/bank'
+import { controllerSchema, type Controller } from './table/controller'
+import { deviceSchema, type Device } from './table/device'
+import { presetSchema, type Preset } from './table/preset'
+import { switchSchema, type Footswitch } from './table/switch'
+
+/** Every table, with the type of its rows. A new table is one line here and one in `rowSchemas`. */
+export interface Tables {
+  readonly about: About
+  readonly controllers: Controller
+  readonly devices: Device
+  readonly presets: Preset
+  readonly banks: Bank
+  readonly switches: Footswitch
+}
+
+export type TableName = keyof Tables
+
+/** In the order in which rows may be made: a table refers only to those before it. */
+export const rowSchemas = {
+  about: aboutSchema,
+  controllers: controllerSchema,
+  devices: deviceSchema,
+  presets: presetSchema,
+  banks: bankSchema,
+  switches: switchSchema,
+} as const
+
+export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
+
+export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Table] }
+
+/** One player's rig: flat tables of rows by id. */
+export type Rig = { readonly [Table in TableName]: RowsOf<Table> }
+
+export const emptyRig = (name: string): Rig => ({
+  about: { [ABOUT_ID]: { id: ABOUT_ID, name } },
+  controllers: {},
+  devices: {},
+  presets: {},
+  banks: {},
+  switches: {},
+})
+
+export const rigName = (rig: Rig): string => rig.about[ABOUT_ID]?.name ?? ''
+
+/** Rows in the order a player sees them. */
+export const inOrder = <Row extends { readonly order: number }>(rows: { readonly [id: string]: Row }): Row[] =>
+  Object.values(rows).sort((a, b) => a.order - b.order)
+
+export const byIndex = <Row extends { readonly index: number }>(rows: { readonly [id: string]: Row }): Row[] =>
+  Object.values(rows).sort((a, b) => a.index - b.index)
+
+/** The order value that puts a new row last. */
+export const lastOrder = (rows: { readonly [id: string]: { readonly order: number } }): number =>
+  Object.values(rows).reduce((last, { order }) => Math.max(last, order), 0) + 1

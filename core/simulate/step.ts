@@ -1,0 +1,103 @@
+import { encodeMessage } from '../midi/encode'
+import type { ChannelMessage } from '../midi/message'
+import { wireTime } from '../midi/wireTime'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { BankId } from '../rig/table/bank'
+import type { Device, DeviceId } from '../rig/table/device'
+import type { SwitchId } from '../rig/table/switch'
+import { compile, type CompiledMessage, type SwitchEvent } from '../switching/compile'
+import { DEVICE_AT_POWER_ON, hears, receive, type DeviceState } from './device'
+
+/** The whole floor at one moment: what the controller and every device remember. */
+export interface FloorState {
+  /** The bank the controller is in; null when the rig has none. */
+  readonly bankId: BankId | null
+  /** The position the next press of a switch will do, where it is not 0. */
+  readonly next: { readonly [switchId: string]: number }
+  /** What devices remember, where it is not what they remember at power on. */
+  readonly devices: { readonly [deviceId: string]: DeviceState }
+  /** When the wire will have sent all it was given, in µs on the same clock as inputs. */
+  readonly wireFreeAt: number
+}
+
+export type FloorInput = { readonly at: number } & (
+  | { readonly kind: SwitchEvent; readonly switchId: SwitchId }
+  | { readonly kind: 'bank'; readonly bankId: BankId }
+)
+
+/** One message on the wire; `start` and `end` are µs on the clock of the inputs. */
+export interface WireEntry {
+  readonly start: number
+  readonly end: number
+  readonly message: ChannelMessage
+  readonly bytes: Uint8Array
+  /** The device it was meant for. */
+  readonly deviceId: DeviceId
+  /** Every device that answers to it, in their order. */
+  readonly heardBy: readonly DeviceId[]
+}
+
+export interface StepResult {
+  readonly state: FloorState
+  readonly wire: readonly WireEntry[]
+}
+
+export const floorAtPowerOn = (rig: Rig): FloorState => ({
+  bankId: byIndex(rig.banks)[0]?.id ?? null,
+  next: {},
+  devices: {},
+  wireFreeAt: 0,
+})
+
+export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
+  state.devices[deviceId] ?? DEVICE_AT_POWER_ON
+
+/**
+ * One thing done on the floor: the state after it and what went down the wire. Messages wait for the
+ * wire to be free; devices answer on their own channel only. A switch or bank that does not exist
+ * changes nothing and returns the same state.
+ */
+export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult {
+  if (input.kind === 'bank') {
+    const isHere = input.bankId === state.bankId || !rig.banks[input.bankId]
+    return { state: isHere ? state : { ...state, bankId: input.bankId }, wire: [] }
+  }
+  const footswitch = rig.switches[input.switchId]
+  if (!footswitch) return { state, wire: [] }
+  // An edit may have taken positions away since the last press.
+  const position = (state.next[footswitch.id] ?? 0) % footswitch.positions.length
+  const sent = transmit(rig, state, compile(rig, footswitch, input.kind, position), input.at)
+  if (input.kind === 'release' || footswitch.positions.length === 1) return sent
+  const next = { ...state.next, [footswitch.id]: (position + 1) % footswitch.positions.length }
+  return { state: { ...sent.state, next }, wire: sent.wire }
+}
+
+function transmit(rig: Rig, state: FloorState, messages: CompiledMessage[], at: number): StepResult {
+  if (messages.length === 0) return { state, wire: [] }
+  const listeners = inOrder(rig.devices)
+  const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
+  const wire: WireEntry[] = []
+  let free = Math.max(at, state.wireFreeAt)
+  for (const { message, deviceId } of messages) {
+    const bytes = encodeMessage(message)
+    const start = free
+    free += wireTime(bytes.length)
+    wire.push({ start, end: free, message, bytes, deviceId, heardBy: deliver(listeners, devices, message) })
+  }
+  return { state: { ...state, devices, wireFreeAt: free }, wire }
+}
+
+/** Lets every device on the message's channel answer; returns which did. */
+function deliver(
+  listeners: readonly Device[],
+  devices: { [deviceId: string]: DeviceState },
+  message: ChannelMessage,
+): DeviceId[] {
+  const heardBy: DeviceId[] = []
+  for (const device of listeners) {
+    if (!hears(device, message)) continue
+    heardBy.push(device.id)
+    devices[device.id] = receive(device.numbering, devices[device.id] ?? DEVICE_AT_POWER_ON, message)
+  }
+  return heardBy
+}

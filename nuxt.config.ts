@@ -1,0 +1,71 @@
+import { fileURLToPath } from 'node:url'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-05-01',
+  telemetry: false,
+  devtools: { enabled: false },
+  ssr: false,
+  spaLoadingTemplate: true,
+  modules: ['@nuxt/eslint', '@pinia/nuxt', 'nuxt-security'],
+  // A reader sees where every name comes from.
+  imports: { autoImport: false, scan: false },
+  components: { dirs: [] },
+  alias: { '#core': here('./core/index.ts') },
+  css: [
+    '@fontsource-variable/bricolage-grotesque/wght.css',
+    '@fontsource-variable/hanken-grotesk/wght.css',
+    '@fontsource-variable/spline-sans-mono/wght.css',
+    '~/assets/tokens.css',
+    '~/assets/base.css',
+  ],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Wire Step',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Plan, check and key in what every step on a MIDI foot controller sends.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+  typescript: { strict: true },
+  nitro: {
+    imports: false,
+    errorHandler: here('./server/http/errorHandler.ts'),
+    serverAssets: [{ baseName: 'migrations', dir: here('./server/db/migrations') }],
+    compressPublicAssets: { gzip: true, brotli: true },
+  },
+  security: {
+    headers: {
+      contentSecurityPolicy: {
+        'base-uri': ["'none'"],
+        'default-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'font-src': ["'self'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'img-src': ["'self'", 'data:'],
+        'object-src': ["'none'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'script-src-attr': ["'none'"],
+        // PrimeVue writes its theme into <style>.
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'worker-src': ["'self'"],
+        // Served over plain http on the player's own machine.
+        'upgrade-insecure-requests': false,
+      },
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      permissionsPolicy: { camera: [], geolocation: [], microphone: [], midi: ['self'] },
+    },
+    rateLimiter: { tokensPerInterval: 3000, interval: 60_000, throwError: true },
+    // Bodies are limited by the routes themselves (server/http/body.ts), which know how long each may be.
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+  },
+  eslint: { config: { stylistic: false } },
+})

@@ -1,0 +1,90 @@
+CREATE TABLE `about` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`name` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE TABLE `banks` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`controllerId` text NOT NULL,
+	`index` integer NOT NULL,
+	`name` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`rigId`,`controllerId`) REFERENCES `controllers`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
+CREATE TABLE `controllers` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`order` real NOT NULL,
+	`name` text NOT NULL,
+	`rows` integer NOT NULL,
+	`columns` integer NOT NULL,
+	`bankCount` integer NOT NULL,
+	`firstBank` integer NOT NULL,
+	`messagesPerEvent` integer NOT NULL,
+	`labelLength` integer,
+	`firstPreset` integer NOT NULL,
+	`highestProgram` integer NOT NULL,
+	`sendsBankSelect` integer NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE TABLE `devices` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`order` real NOT NULL,
+	`name` text NOT NULL,
+	`channel` text NOT NULL,
+	`numbering` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE TABLE `edits` (
+	`rigId` text NOT NULL,
+	`revision` integer NOT NULL,
+	`id` text NOT NULL,
+	`at` text NOT NULL,
+	`label` text NOT NULL,
+	`changes` text NOT NULL,
+	PRIMARY KEY(`rigId`, `revision`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE UNIQUE INDEX `edits_by_id` ON `edits` (`rigId`,`id`);--> statement-breakpoint
+CREATE TABLE `presets` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`deviceId` text NOT NULL,
+	`index` integer NOT NULL,
+	`name` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`rigId`,`deviceId`) REFERENCES `devices`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
+CREATE TABLE `rigs` (
+	`id` text PRIMARY KEY NOT NULL,
+	`revision` integer NOT NULL,
+	`createdAt` text NOT NULL,
+	`changedAt` text NOT NULL
+);
+--> statement-breakpoint
+CREATE TABLE `switches` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`bankId` text NOT NULL,
+	`number` integer NOT NULL,
+	`label` text NOT NULL,
+	`positions` text NOT NULL,
+	`release` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`rigId`,`bankId`) REFERENCES `banks`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
+);

@@ -1,0 +1,27 @@
+import type { TableName, Tables } from '#core'
+import { about } from './tables/about'
+import { banks } from './tables/banks'
+import { controllers } from './tables/controllers'
+import { devices } from './tables/devices'
+import { presets } from './tables/presets'
+import { switches } from './tables/switches'
+
+/** The Drizzle table of each table of a rig. */
+export const rigTables = { about, controllers, devices, presets, banks, switches } as const satisfies Record<
+  TableName,
+  unknown
+>
+
+type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
+
+type IsSame<Left, Right> = [Left] extends [Right] ? ([Right] extends [Left] ? true : false) : false
+
+/** Compiles only while every stored row and the core's row are the same type. */
+export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Table]> } = {
+  about: true,
+  controllers: true,
+  devices: true,
+  presets: true,
+  banks: true,
+  switches: true,
+}

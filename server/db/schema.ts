@@ -1,0 +1,8 @@
+export { rigs } from './tables/rigs'
+export { about } from './tables/about'
+export { controllers } from './tables/controllers'
+export { devices } from './tables/devices'
+export { presets } from './tables/presets'
+export { banks } from './tables/banks'
+export { switches } from './tables/switches'
+export { edits } from './tables/edits'

@@ -1,0 +1,22 @@
+import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { Controller } from '#core'
+import { rigRow } from './rigRow'
+
+export const controllers = sqliteTable(
+  'controllers',
+  {
+    ...rigRow<Controller['id']>(),
+    order: real().notNull(),
+    name: text().notNull(),
+    rows: integer().notNull(),
+    columns: integer().notNull(),
+    bankCount: integer().notNull(),
+    firstBank: integer().$type<Controller['firstBank']>().notNull(),
+    messagesPerEvent: integer().notNull(),
+    labelLength: integer(),
+    firstPreset: integer().$type<Controller['firstPreset']>().notNull(),
+    highestProgram: integer().$type<Controller['highestProgram']>().notNull(),
+    sendsBankSelect: integer({ mode: 'boolean' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.id] })],
+)

@@ -1,0 +1,9 @@
+import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+
+/** One line per rig; its name is in `about`. Times are ISO 8601, UTC. */
+export const rigs = sqliteTable('rigs', {
+  id: text().primaryKey(),
+  revision: integer().notNull(),
+  createdAt: text().notNull(),
+  changedAt: text().notNull(),
+})

@@ -1,0 +1,65 @@
+import * as z from 'zod'
+import { editSchema, type Edit, type Rig } from '#core'
+
+/** The most bytes of an edit and of a rig file. */
+export const EDIT_LIMIT = 2_000_000
+export const RIG_FILE_LIMIT = 8_000_000
+
+/** GET /api/rigs */
+export interface RigListReply {
+  readonly rigs: readonly RigSummary[]
+}
+
+export interface RigSummary {
+  readonly id: string
+  readonly name: string
+  readonly revision: number
+  /** ISO 8601, UTC. */
+  readonly changedAt: string
+}
+
+/** POST /api/rigs */
+export const createRigSchema = z.strictObject({ name: z.string().trim().min(1).max(60) })
+
+/** POST /api/rigs and POST /api/rigs/file */
+export interface CreatedReply {
+  readonly id: string
+  readonly revision: number
+}
+
+/** GET /api/rigs/:id */
+export interface RigReply {
+  readonly id: string
+  readonly revision: number
+  readonly changedAt: string
+  readonly rig: Rig
+}
+
+/** POST /api/rigs/:id/edits. `id` is made by the sender: the same edit sent twice is done once. */
+export const postEditSchema = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
+  edit: editSchema,
+})
+
+export interface PostEdit {
+  readonly id: string
+  readonly edit: Edit
+}
+
+export interface RevisionReply {
+  readonly revision: number
+  readonly changedAt: string
+}
+
+/** GET /api/rigs/:id/edits?since=N: what came after revision N, oldest first, at most 500. */
+export interface EditLogReply {
+  readonly revision: number
+  readonly edits: readonly LoggedEdit[]
+}
+
+export interface LoggedEdit extends PostEdit {
+  readonly revision: number
+  readonly at: string
+}
+
+export const sinceSchema = z.object({ since: z.coerce.number().int().min(0).default(0) })

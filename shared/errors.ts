@@ -1,0 +1,72 @@
+import { assertNever, formatPath, type Path, type Problem, type RigFileRefusal } from '#core'
+import { problemText } from './problemText'
+
+/** Every way a request can be refused: its HTTP status and what the reader is told. docs/errors.md shows the same table. */
+export const ERRORS = {
+  badRequest: { status: 400, message: 'The request is not in the expected form.' },
+  crossSite: { status: 403, message: 'Only pages of this server may change its rigs.' },
+  notFound: { status: 404, message: 'There is nothing at this address.' },
+  noSuchRig: { status: 404, message: 'This rig is not on the server. It may have been deleted.' },
+  wrongMethod: { status: 405, message: 'This address does not take that kind of request.' },
+  stale: { status: 409, message: 'The rig has changed since this edit was made. Take the new state and try again.' },
+  lengthRequired: { status: 411, message: 'The request must say how long it is.' },
+  tooBig: { status: 413, message: 'This is larger than the server takes.' },
+  invalidEdit: { status: 422, message: 'The rig would not be valid after this edit, so nothing was changed.' },
+  invalidFile: { status: 422, message: 'This file cannot be read as a rig, so nothing was changed.' },
+  tooManyRequests: { status: 429, message: 'Too many requests. Wait a minute and try again.' },
+  internal: { status: 500, message: 'The server failed. Nothing was changed. Its log says why.' },
+  unavailable: { status: 503, message: 'The server is busy or starting. Try again in a moment.' },
+} as const satisfies Record<string, { status: number; message: string }>
+
+export type ErrorCode = keyof typeof ERRORS
+
+/** One thing wrong, and where: `path` as a reader would write it, "" for the whole. */
+export interface Fault {
+  readonly path: string
+  readonly reason: string
+}
+
+/** The body of every refusal. */
+export interface ErrorReply {
+  readonly error: {
+    readonly code: ErrorCode
+    readonly message: string
+    readonly faults?: readonly Fault[]
+    /** The rig's current revision, with `stale`. */
+    readonly revision?: number
+    /** The most bytes taken, with `tooBig`. */
+    readonly limit?: number
+  }
+}
+
+export type ErrorFacts = Omit<ErrorReply['error'], 'code' | 'message'>
+
+export const errorReply = (code: ErrorCode, facts: ErrorFacts = {}): ErrorReply => ({
+  error: { code, message: ERRORS[code].message, ...facts },
+})
+
+/** The most faults one reply lists. */
+const FAULTS_MAX = 20
+
+export const faultsOf = (problems: readonly Problem[]): Fault[] =>
+  problems.slice(0, FAULTS_MAX).map((problem) => fault(problem.path, problemText(problem)))
+
+const fault = (path: Path, reason: string): Fault => ({ path: formatPath(path), reason })
+
+/** What is wrong with a rig file, as faults. */
+export function rigFileFaults(refusal: RigFileRefusal): Fault[] {
+  switch (refusal.code) {
+    case 'notJson':
+      return [fault([], `It is not JSON, or it was cut short: ${refusal.reason}.`)]
+    case 'notARigFile':
+      return [fault(['format'], 'It is not a rig file of this program: "format" should be "wire-step-rig".')]
+    case 'wrongVersion':
+      return [
+        fault(['version'], `It is of version ${refusal.found}; this program reads version ${refusal.known}.`),
+      ]
+    case 'invalid':
+      return faultsOf(refusal.problems)
+    default:
+      return assertNever(refusal)
+  }
+}

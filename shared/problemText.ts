@@ -1,0 +1,51 @@
+import { assertNever, type Problem } from '#core'
+
+type Limit = Extract<Problem, { code: 'tooSmall' | 'tooBig' }>
+
+const UNITS: Record<Limit['counts'], string> = { value: '', letters: ' letters', entries: ' entries' }
+
+/** Says what is wrong in one sentence; where it is wrong is said by its path. */
+export function problemText(problem: Problem): string {
+  switch (problem.code) {
+    case 'wrongType':
+      return `It should be ${typeWords[problem.expected] ?? problem.expected}.`
+    case 'tooSmall':
+      return `It should be at least ${problem.least}${UNITS[problem.counts]}.`
+    case 'tooBig':
+      return `It should be at most ${problem.most}${UNITS[problem.counts]}.`
+    case 'badValue':
+      return problem.allowed.length > 0
+        ? `It should be one of: ${problem.allowed.join(', ')}.`
+        : 'It is none of the kinds known here.'
+    case 'badFormat':
+      return 'It holds letters that are not allowed here.'
+    case 'unknownField':
+      return `It has something not known here: ${problem.fields.join(', ')}.`
+    case 'wrongId':
+      return `Its id is ${problem.id}, but it is filed under another.`
+    case 'missingRow':
+      return `It names ${problem.id} in ${problem.table}, which does not exist.`
+    case 'taken':
+      return `Its place is already taken by ${problem.by}.`
+    case 'beyond':
+      return `It is ${problem.value}, but the last one there is ${problem.most}.`
+    case 'unreachableCount':
+      return 'The device has more presets than its messages can reach. Check bank select and programs per bank.'
+    case 'tooManySlots':
+      return 'There are more slots than letters. Use digits, or at most 26 slots.'
+    case 'noAbout':
+      return 'It should hold exactly one row, with the id "about".'
+    default:
+      return assertNever(problem)
+  }
+}
+
+const typeWords: Record<string, string> = {
+  string: 'text',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+  record: 'an object',
+}
