@@ -32,6 +32,8 @@ export default defineNuxtConfig({
     },
   },
   typescript: { strict: true },
+  // Small fonts too stay files: the content policy allows no data: fonts.
+  vite: { build: { assetsInlineLimit: 0 } },
   nitro: {
     imports: false,
     errorHandler: here('./server/http/errorHandler.ts'),

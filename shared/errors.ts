@@ -7,7 +7,6 @@ export const ERRORS = {
   crossSite: { status: 403, message: 'Only pages of this server may change its rigs.' },
   notFound: { status: 404, message: 'There is nothing at this address.' },
   noSuchRig: { status: 404, message: 'This rig is not on the server. It may have been deleted.' },
-  wrongMethod: { status: 405, message: 'This address does not take that kind of request.' },
   stale: { status: 409, message: 'The rig has changed since this edit was made. Take the new state and try again.' },
   lengthRequired: { status: 411, message: 'The request must say how long it is.' },
   tooBig: { status: 413, message: 'This is larger than the server takes.' },

@@ -1,1 +1,25 @@
-<template><h1>Wire Step</h1></template>
+<script setup lang="ts">
+import { onMounted } from 'vue'
+import { useRouter } from 'vue-router'
+import { lastRig } from '~/platform/lastRig'
+import { usePlatform } from '~/platform/platform'
+
+/** Opens the rig this browser had last, else the newest one, else the list. */
+const router = useRouter()
+onMounted(async () => {
+  const answer = await usePlatform().server.list()
+  const rigs = answer.kind === 'done' ? answer.value.rigs : []
+  const rig = rigs.find(({ id }) => id === lastRig()) ?? rigs[0]
+  await router.replace(rig ? `/rigs/${rig.id}/switches` : '/rigs')
+})
+</script>
+
+<template>
+  <main class="opening" role="status">Opening.</main>
+</template>
+
+<style scoped>
+.opening {
+  padding: 24px;
+}
+</style>

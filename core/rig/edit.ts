@@ -29,7 +29,6 @@ export const EDIT_LABELS = [
   'moveRecall',
   'clearSwitch',
   'copySwitch',
-  'import',
 ] as const
 
 export type EditLabel = (typeof EDIT_LABELS)[number]

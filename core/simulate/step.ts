@@ -1,11 +1,10 @@
-import { encodeMessage } from '../midi/encode'
 import type { ChannelMessage } from '../midi/message'
-import { wireTime } from '../midi/wireTime'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { Device, DeviceId } from '../rig/table/device'
 import type { SwitchId } from '../rig/table/switch'
 import { compile, type CompiledMessage, type SwitchEvent } from '../switching/compile'
+import { schedule, type TimedMessage } from '../switching/schedule'
 import { DEVICE_AT_POWER_ON, hears, receive, type DeviceState } from './device'
 
 /** The whole floor at one moment: what the controller and every device remember. */
@@ -25,14 +24,8 @@ export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'bank'; readonly bankId: BankId }
 )
 
-/** One message on the wire; `start` and `end` are µs on the clock of the inputs. */
-export interface WireEntry {
-  readonly start: number
-  readonly end: number
-  readonly message: ChannelMessage
-  readonly bytes: Uint8Array
-  /** The device it was meant for. */
-  readonly deviceId: DeviceId
+/** One message on the wire; `start` and `end` are on the clock of the inputs. */
+export interface WireEntry extends TimedMessage {
   /** Every device that answers to it, in their order. */
   readonly heardBy: readonly DeviceId[]
 }
@@ -76,15 +69,11 @@ function transmit(rig: Rig, state: FloorState, messages: CompiledMessage[], at: 
   if (messages.length === 0) return { state, wire: [] }
   const listeners = inOrder(rig.devices)
   const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
-  const wire: WireEntry[] = []
-  let free = Math.max(at, state.wireFreeAt)
-  for (const { message, deviceId } of messages) {
-    const bytes = encodeMessage(message)
-    const start = free
-    free += wireTime(bytes.length)
-    wire.push({ start, end: free, message, bytes, deviceId, heardBy: deliver(listeners, devices, message) })
-  }
-  return { state: { ...state, devices, wireFreeAt: free }, wire }
+  const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map((timed) => ({
+    ...timed,
+    heardBy: deliver(listeners, devices, timed.message),
+  }))
+  return { state: { ...state, devices, wireFreeAt: wire.at(-1)!.end }, wire }
 }
 
 /** Lets every device on the message's channel answer; returns which did. */

@@ -10,7 +10,6 @@ const CODE_BY_STATUS: Partial<Record<number, ErrorCode>> = {
   400: 'badRequest',
   403: 'crossSite',
   404: 'notFound',
-  405: 'wrongMethod',
   413: 'tooBig',
   429: 'tooManyRequests',
   503: 'unavailable',

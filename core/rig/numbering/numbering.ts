@@ -65,7 +65,7 @@ export function reach(bankSelect: BankSelect, programsPerBank: number): number {
 }
 
 /** 128 presets shown from 1: what most pedals do (common practice). */
-export const PLAIN_128: Numbering = {
+export const PLAIN_128: Extract<Numbering, { style: 'plain' }> = {
   style: 'plain',
   first: 1,
   digits: 1,

@@ -1,0 +1,48 @@
+import { scaleLinear } from 'd3-scale'
+
+/** One message to draw; times in µs. */
+export interface LaneInput {
+  readonly lane: string
+  readonly start: number
+  readonly end: number
+  readonly text: string
+  readonly tone: string
+}
+
+export interface Bar extends LaneInput {
+  readonly x: number
+  readonly width: number
+  /** Whether its text fits inside. */
+  readonly hasText: boolean
+}
+
+export interface WireLanes {
+  readonly lanes: readonly { readonly name: string; readonly bars: readonly Bar[] }[]
+  readonly ticks: readonly { readonly x: number; readonly text: string }[]
+}
+
+/** Width of a letter of the bar's text, in px. */
+const LETTER = 6.6
+
+/**
+ * Lays messages out on a true time axis `width` px long that begins with the first of them: one lane
+ * per name, in order of first appearance.
+ */
+export function wireLanes(inputs: readonly LaneInput[], width: number): WireLanes {
+  const from = inputs[0]?.start ?? 0
+  const to = inputs.at(-1)?.end ?? from
+  const scale = scaleLinear([0, Math.max(to - from, 1)], [0, Math.max(width, 1)])
+  const lanes = new Map<string, Bar[]>()
+  for (const input of inputs) {
+    const x = scale(input.start - from)
+    const barWidth = Math.max(scale(input.end - from) - x, 1)
+    const bar = { ...input, x, width: barWidth, hasText: input.text.length * LETTER + 8 <= barWidth }
+    const lane = lanes.get(input.lane)
+    if (lane) lane.push(bar)
+    else lanes.set(input.lane, [bar])
+  }
+  return {
+    lanes: Array.from(lanes, ([name, bars]) => ({ name, bars })),
+    ticks: scale.ticks(4).map((tick) => ({ x: scale(tick), text: `${tick / 1000} ms` })),
+  }
+}

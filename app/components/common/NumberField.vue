@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import InputNumber from 'primevue/inputnumber'
+import { useId } from 'vue'
+
+/** A whole number, taken when the player leaves the field or presses Enter; kept within its limits. */
+const { label, value, min, max, suffix } = defineProps<{
+  label: string
+  value: number
+  min: number
+  max: number
+  suffix?: string
+}>()
+const emit = defineEmits<{ take: [value: number] }>()
+
+const id = useId()
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <InputNumber
+      :input-id="id"
+      :model-value="value"
+      :min="min"
+      :max="max"
+      :suffix="suffix"
+      :use-grouping="false"
+      :allow-empty="false"
+      fluid
+      @update:model-value="typeof $event === 'number' && $event !== value && emit('take', $event)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.field {
+  display: grid;
+  gap: 3px;
+  min-width: 0;
+}
+
+label {
+  font-weight: 600;
+  font-size: 12px;
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** The two columns every view has: what it is about, and the inspector for what is chosen in it. */
+const { title, summary, inspector } = defineProps<{ title: string; summary: string; inspector: string }>()
+</script>
+
+<template>
+  <div class="frame">
+    <main class="middle">
+      <header>
+        <h1>{{ title }}</h1>
+        <p>{{ summary }}</p>
+      </header>
+      <slot />
+    </main>
+    <aside class="inspector" :aria-label="inspector">
+      <slot name="inspector" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(300px, 372px);
+  min-height: 0;
+}
+
+.middle {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+  padding: 14px 20px 12px 22px;
+}
+
+header {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  padding-bottom: 6px;
+}
+
+header p {
+  color: var(--ink-soft);
+}
+
+.inspector {
+  min-height: 0;
+  overflow: auto;
+  padding: 16px 18px;
+  border-left: 1px solid var(--line);
+  background: var(--sheet);
+}
+
+@media (max-width: 900px) {
+  .frame {
+    grid-template: minmax(0, 1fr) minmax(0, 42%) / minmax(0, 1fr);
+  }
+
+  .inspector {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+}
+</style>

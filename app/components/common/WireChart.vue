@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { wireLanes, type LaneInput } from '~/charts/wireLanes'
+
+const { inputs, laneHeight = 20 } = defineProps<{ inputs: readonly LaneInput[]; laneHeight?: number }>()
+
+const NAMES = 88
+const frame = useTemplateRef('frame')
+const { width } = useElementSize(frame)
+const drawing = computed(() => wireLanes(inputs, width.value - NAMES - 30))
+const height = computed(() => drawing.value.lanes.length * laneHeight + 20)
+</script>
+
+<template>
+  <div ref="frame" class="frame">
+    <svg :width="width" :height="height" aria-hidden="true">
+      <g v-for="(lane, row) in drawing.lanes" :key="lane.name" :transform="`translate(0 ${row * laneHeight})`">
+        <text class="name" x="0" :y="laneHeight - 6">
+          {{ lane.name.length > 14 ? `${lane.name.slice(0, 13)}…` : lane.name }}
+        </text>
+        <line class="rule" :x1="NAMES" :x2="width" :y1="laneHeight - 0.5" :y2="laneHeight - 0.5" />
+        <g v-for="bar in lane.bars" :key="bar.start" :transform="`translate(${NAMES + bar.x} 2)`">
+          <rect :class="`bar-${bar.tone}`" :width="bar.width" :height="laneHeight - 5" rx="1.5" />
+          <text v-if="bar.hasText" class="text" x="4" :y="laneHeight - 8.5">{{ bar.text }}</text>
+        </g>
+      </g>
+      <text
+        v-for="(tick, n) in drawing.ticks"
+        :key="tick.x"
+        class="tick"
+        :x="NAMES + tick.x"
+        :y="height - 6"
+        :text-anchor="n === 0 ? 'start' : 'middle'"
+      >
+        {{ tick.text }}
+      </text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  min-width: 0;
+}
+
+svg {
+  display: block;
+}
+
+text {
+  font: 500 11px var(--mono);
+  fill: var(--chart-soft, var(--ink-soft));
+}
+
+.name {
+  font-family: var(--text);
+  font-size: 12px;
+}
+
+.rule {
+  stroke: var(--chart-line, var(--line));
+}
+
+.bar-program {
+  fill: var(--chart-program, var(--program));
+}
+
+.bar-control {
+  fill: var(--chart-control, var(--control));
+}
+
+.text {
+  fill: var(--chart-bar-ink, var(--sheet));
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { deviceState, findPreset, inOrder } from '#core'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+import { displayText } from '~/text/presets'
+
+const floor = useFloorStore()
+const rigs = useRigStore()
+
+const lines = computed(() => {
+  const { rig } = rigs
+  const { state, last } = floor
+  if (!rig || !state) return []
+  const heard = new Set(last?.wire.flatMap(({ heardBy }) => heardBy))
+  return inOrder(rig.devices).map((device) => {
+    const { preset, refused } = deviceState(state, device.id)
+    return {
+      id: device.id,
+      name: device.name,
+      isNew: heard.has(device.id),
+      display: displayText(device, preset),
+      preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
+      refused,
+    }
+  })
+})
+</script>
+
+<template>
+  <div class="pane">
+    <h2>Each device now</h2>
+    <p v-if="lines.length === 0" class="soft">No devices yet.</p>
+    <ul aria-label="Each device now">
+      <li v-for="line in lines" :key="line.id" :class="{ fresh: line.isNew }">
+        <span class="device">{{ line.name }}</span>
+        <span v-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
+        <span v-else class="state">
+          <span class="mono">{{ line.display }}</span> {{ line.preset }}
+        </span>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.pane {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  gap: 4px;
+}
+
+h2 {
+  font: 600 13px/1.5 var(--text);
+}
+
+ul {
+  overflow: auto;
+}
+
+.soft {
+  color: var(--dock-soft);
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 1px 4px;
+  font-size: 12px;
+  line-height: 19px;
+}
+
+li.fresh {
+  box-shadow: inset 2px 0 var(--dock-program);
+}
+
+.device {
+  color: var(--dock-soft);
+}
+
+.device,
+.state {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.state {
+  font-weight: 600;
+  text-align: right;
+}
+
+.refused {
+  color: var(--dock-control);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { ChevronDown, ChevronUp } from '@lucide/vue'
+import { computed } from 'vue'
+import { useFloorStore } from '~/stores/floor'
+import { floorRows } from './floorRows'
+import FloorTile from './FloorTile.vue'
+
+const floor = useFloorStore()
+const rows = computed(() => (floor.controller ? floorRows(floor.controller) : []))
+const bankText = computed(() => {
+  const { bank, controller } = floor
+  return bank && controller ? `${bank.index + controller.firstBank} ${bank.name}`.trim() : 'No bank yet'
+})
+</script>
+
+<template>
+  <div class="pane">
+    <div class="bank">
+      <button
+        v-tooltip.top="'Previous bank ( [ )'"
+        type="button"
+        aria-label="Previous bank"
+        :disabled="!floor.bank"
+        @click="floor.turnBank(-1)"
+      >
+        <ChevronDown :size="15" aria-hidden="true" />
+      </button>
+      <span class="name" aria-live="polite">{{ bankText }}</span>
+      <button
+        v-tooltip.top="'Next bank ( ] )'"
+        type="button"
+        aria-label="Next bank"
+        :disabled="!floor.bank"
+        @click="floor.turnBank(1)"
+      >
+        <ChevronUp :size="15" aria-hidden="true" />
+      </button>
+    </div>
+    <p v-if="!floor.controller" class="none">No controller yet. Choose one in Rig.</p>
+    <div v-else class="rows">
+      <div
+        v-for="row in rows"
+        :key="row[0]"
+        class="row"
+        :style="{ gridTemplateColumns: `repeat(${row.length}, minmax(0, 1fr))` }"
+      >
+        <FloorTile v-for="number in row" :key="number" :number="number" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.pane {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  gap: 6px;
+}
+
+.bank {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.bank button {
+  display: grid;
+  place-items: center;
+  width: 26px;
+  height: 22px;
+  border: 1px solid var(--dock-line);
+  border-radius: var(--corner);
+  background: var(--dock-sheet);
+}
+
+.bank button:disabled {
+  opacity: 0.5;
+  cursor: default;
+}
+
+.name {
+  flex: 1;
+  overflow: hidden;
+  text-align: center;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-weight: 600;
+  font-size: 13px;
+}
+
+.rows {
+  display: grid;
+  grid-auto-rows: minmax(40px, 1fr);
+  gap: 6px;
+  min-height: 0;
+  overflow: auto;
+}
+
+.row {
+  display: grid;
+  gap: 6px;
+}
+
+.none {
+  color: var(--dock-soft);
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { Redo2, Undo2 } from '@lucide/vue'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import FindingMark from '~/components/common/FindingMark.vue'
+import { useRigStore } from '~/stores/rig'
+import { EDIT_TEXT } from '~/text/edits'
+import { findingsOfStage, STAGES } from '~/text/stages'
+import RigMenu from './RigMenu.vue'
+import SaveState from './SaveState.vue'
+
+const emit = defineEmits<{ shortcuts: [] }>()
+
+const rigs = useRigStore()
+const stages = computed(() => STAGES.map((stage) => ({ ...stage, found: findingsOfStage(stage, rigs.found) })))
+const undoText = computed(() => withLabel('Undo', rigs.history.past.at(-1)?.label))
+const redoText = computed(() => withLabel('Redo', rigs.history.future.at(-1)?.label))
+
+const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
+  label ? `${word}: ${EDIT_TEXT[label]}` : `Nothing to ${word.toLowerCase()}`
+</script>
+
+<template>
+  <nav class="rail" aria-label="Stages">
+    <div class="head">
+      <p class="brand">Wire Step</p>
+      <RigMenu @shortcuts="emit('shortcuts')" />
+    </div>
+    <ul>
+      <li v-for="stage in stages" :key="stage.page">
+        <NuxtLink class="stage" :to="`/rigs/${rigs.rigId}/${stage.page}`" :aria-keyshortcuts="stage.key">
+          <kbd>{{ stage.key.toUpperCase() }}</kbd>
+          <span class="name">{{ stage.name }}</span>
+          <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
+          <span v-else class="ok">ok</span>
+        </NuxtLink>
+      </li>
+    </ul>
+    <div class="foot">
+      <div class="travel">
+        <button
+          v-tooltip.top="`${undoText} (Ctrl Z)`"
+          type="button"
+          :aria-label="undoText"
+          :disabled="rigs.history.past.length === 0"
+          @click="rigs.undo()"
+        >
+          <Undo2 :size="15" aria-hidden="true" /> Undo
+        </button>
+        <button
+          v-tooltip.top="`${redoText} (Ctrl Shift Z)`"
+          type="button"
+          :aria-label="redoText"
+          :disabled="rigs.history.future.length === 0"
+          @click="rigs.redo()"
+        >
+          <Redo2 :size="15" aria-hidden="true" /> Redo
+        </button>
+      </div>
+      <SaveState />
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow: auto;
+  border-right: 1px solid var(--line);
+  background: var(--ground);
+}
+
+.head {
+  padding: 18px 14px 12px 18px;
+}
+
+.brand {
+  font: 700 19px/1.2 var(--display);
+}
+
+.stage {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  height: 31px;
+  padding: 0 14px 0 15px;
+  border-left: 3px solid transparent;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.stage:hover {
+  background: var(--hover);
+}
+
+.stage:focus-visible {
+  outline-offset: -2px;
+}
+
+.stage.router-link-active {
+  border-left-color: var(--ink);
+  background: var(--sheet);
+  font-weight: 700;
+}
+
+kbd {
+  width: 14px;
+  font: 500 12px var(--mono);
+  color: var(--ink-faint);
+}
+
+.name {
+  flex: 1;
+}
+
+.ok {
+  font: 600 12px/18px var(--mono);
+  color: var(--good);
+}
+
+.foot {
+  display: grid;
+  gap: 8px;
+  margin-top: auto;
+  padding: 12px 14px 14px 18px;
+}
+
+.travel {
+  display: flex;
+  gap: 6px;
+}
+
+.travel button {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  padding: 2px 8px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  font-size: 13px;
+}
+
+.travel button:hover:enabled {
+  background: var(--hover);
+}
+
+.travel button:disabled {
+  border-color: var(--line);
+  background: none;
+  color: var(--ink-faint);
+  cursor: default;
+}
+
+@media (max-width: 900px) {
+  .rail {
+    flex-direction: row;
+    align-items: center;
+    overflow: visible;
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+  }
+
+  .brand {
+    display: none;
+  }
+
+  .head {
+    padding: 4px 8px;
+  }
+
+  .rail > ul {
+    display: flex;
+  }
+
+  .stage {
+    border-left: 0;
+    border-bottom: 3px solid transparent;
+    height: 40px;
+  }
+
+  .stage.router-link-active {
+    border-bottom-color: var(--ink);
+  }
+
+  .foot {
+    display: flex;
+    align-items: center;
+    margin: 0 0 0 auto;
+    padding: 4px 10px;
+  }
+}
+
+@media (max-width: 620px) {
+  .rail > ul,
+  .travel {
+    display: none;
+  }
+}
+</style>

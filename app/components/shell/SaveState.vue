@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRigStore } from '~/stores/rig'
+import { count } from '~/text/counts'
+import { shortTimeText } from '~/text/times'
+
+const rigs = useRigStore()
+const text = computed(() => {
+  const waiting = count(rigs.pending.length, 'edit')
+  switch (rigs.outboxState.kind) {
+    case 'empty':
+      return rigs.savedAt ? `Saved ${shortTimeText(rigs.savedAt)}, revision ${rigs.revision}` : ''
+    case 'sending':
+      return `Saving ${waiting}`
+    case 'away':
+      return `Server away, ${waiting} kept here`
+    case 'refused':
+      return `${waiting} not saved`
+  }
+  return ''
+})
+</script>
+
+<template>
+  <p class="state" role="status" :class="rigs.outboxState.kind">{{ text }}</p>
+</template>
+
+<style scoped>
+.state {
+  font-size: 12px;
+  color: var(--ink-soft);
+  font-variant-numeric: tabular-nums;
+}
+
+.away,
+.refused {
+  color: var(--error);
+  font-weight: 600;
+}
+</style>

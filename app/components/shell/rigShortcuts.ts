@@ -1,0 +1,36 @@
+import type { Shortcut } from '~/composables/useShortcuts'
+import type { useFloorStore } from '~/stores/floor'
+import type { useRigStore } from '~/stores/rig'
+import { keyOf } from '~/text/keys'
+import { STAGES } from '~/text/stages'
+
+interface Reach {
+  readonly rigs: ReturnType<typeof useRigStore>
+  readonly floor: ReturnType<typeof useFloorStore>
+  readonly goTo: (page: string) => void
+  readonly showShortcuts: () => void
+}
+
+/** Every key that works wherever a rig is open: the one table, run by the shell and shown to the player. */
+export function rigShortcuts({ rigs, floor, goTo, showShortcuts }: Reach): Shortcut[] {
+  return [
+    ...Array.from({ length: 10 }, (_, n) => ({
+      keys: keyOf(n + 1)!,
+      shown: keyOf(n + 1)!,
+      does: `Step on switch ${n + 1}; hold the key to hold it`,
+      run: () => floor.press(n + 1),
+      lift: () => floor.release(n + 1),
+    })),
+    { keys: '[', shown: '[', does: 'Previous bank', run: () => floor.turnBank(-1) },
+    { keys: ']', shown: ']', does: 'Next bank', run: () => floor.turnBank(1) },
+    ...STAGES.map(({ name, page, key }) => ({
+      keys: key,
+      shown: key.toUpperCase(),
+      does: `Go to ${name}`,
+      run: () => goTo(page),
+    })),
+    { keys: '$mod+z', shown: 'Ctrl Z', does: 'Undo', run: () => void rigs.undo() },
+    { keys: '$mod+Shift+z', shown: 'Ctrl Shift Z', does: 'Redo', run: () => void rigs.redo() },
+    { keys: 'Shift+?', shown: '?', does: 'Show these shortcuts', run: showShortcuts },
+  ]
+}

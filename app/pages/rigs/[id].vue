@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { NuxtPage } from '#components'
+import { rigShortcuts } from '~/components/shell/rigShortcuts'
+import AppRail from '~/components/shell/AppRail.vue'
+import MissingRig from '~/components/shell/MissingRig.vue'
+import NoticeBar from '~/components/shell/NoticeBar.vue'
+import ShortcutSheet from '~/components/shell/ShortcutSheet.vue'
+import FloorDock from '~/components/dock/FloorDock.vue'
+import { useShortcuts } from '~/composables/useShortcuts'
+import { rememberRig } from '~/platform/lastRig'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+
+const route = useRoute()
+const router = useRouter()
+const rigs = useRigStore()
+const floor = useFloorStore()
+const isSheetOpen = ref(false)
+const rigId = computed(() => String(route.params.id))
+
+watch(
+  rigId,
+  async (id) => {
+    await rigs.open(id)
+    if (rigs.rig) rememberRig(id)
+  },
+  { immediate: true },
+)
+
+const shortcuts = rigShortcuts({
+  rigs,
+  floor,
+  goTo: (page) => void router.push(`/rigs/${rigId.value}/${page}`),
+  showShortcuts: () => (isSheetOpen.value = true),
+})
+useShortcuts(shortcuts)
+useEventListener('blur', () => floor.releaseAll())
+useEventListener('focus', () => void rigs.lookForNews())
+</script>
+
+<template>
+  <MissingRig v-if="rigs.failure" :failure="rigs.failure" @retry="rigs.open(rigId)" />
+  <div v-else-if="rigs.rig" class="shell">
+    <AppRail @shortcuts="isSheetOpen = true" />
+    <NoticeBar class="notice" />
+    <NuxtPage class="view" />
+    <FloorDock class="dock" />
+    <ShortcutSheet v-model="isSheetOpen" :shortcuts="shortcuts" />
+  </div>
+  <p v-else class="opening" role="status">Opening the rig.</p>
+</template>
+
+<style scoped>
+.shell {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) 168px / 188px minmax(0, 1fr);
+  height: 100dvh;
+}
+
+.shell > :first-child {
+  grid-row: 1 / -1;
+}
+
+.notice {
+  grid-column: 2;
+}
+
+.view {
+  grid-column: 2;
+  min-height: 0;
+}
+
+.dock {
+  grid-column: 2;
+}
+
+.opening {
+  padding: 24px;
+}
+
+@media (max-width: 900px) {
+  .shell {
+    grid-template: auto auto minmax(0, 1fr) 168px / minmax(0, 1fr);
+  }
+
+  .shell > * {
+    grid-column: 1;
+    grid-row: auto;
+  }
+
+  .shell > :first-child {
+    grid-row: auto;
+  }
+}
+
+@media (max-width: 620px) {
+  .shell {
+    grid-template: auto auto minmax(0, 1fr) / minmax(0, 1fr);
+  }
+
+  .view {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,27 @@
+import { browserAnnouncer, type Announcer } from './announcer'
+import { browserClock, type Clock } from './clock'
+import { tabKeep, type Keep } from './keep'
+import { browserRigServer, type RigServer } from './rigServer'
+
+/** Everything of the world outside that the stores use. */
+export interface Platform {
+  readonly server: RigServer
+  readonly clock: Clock
+  readonly keep: Keep
+  readonly announcer: Announcer
+}
+
+let platform: Platform | null = null
+
+export const usePlatform = (): Platform =>
+  (platform ??= {
+    server: browserRigServer,
+    clock: browserClock,
+    keep: tabKeep,
+    announcer: browserAnnouncer(),
+  })
+
+/** For tests: stands in for the browser. */
+export function providePlatform(stand: Platform): void {
+  platform = stand
+}

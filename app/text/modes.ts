@@ -1,0 +1,8 @@
+import type { SwitchMode } from '#core'
+
+export const MODE_TEXT: Record<SwitchMode, string> = {
+  recall: 'Recall',
+  alternate: 'Alternate',
+  hold: 'Hold',
+  cycle: 'Cycle',
+}

@@ -1,0 +1,35 @@
+import { assertNever, formatPath, type DisplayRefusal, type EditRefusal } from '#core'
+import { problemText } from '#shared/problemText'
+import type { Setback } from '~/stores/rig'
+import { EDIT_TEXT } from './edits'
+
+/** Why an edit was not done. */
+export function refusalText(refusal: EditRefusal): string {
+  switch (refusal.code) {
+    case 'stale':
+      return 'What it was about has changed since.'
+    case 'invalid': {
+      const [problem] = refusal.problems
+      return `${formatPath(problem.path)}: ${problemText(problem)}`
+    }
+    default:
+      return assertNever(refusal)
+  }
+}
+
+const DOING: Record<Setback['doing'], string> = {
+  edit: 'Not done',
+  undo: 'Not undone',
+  redo: 'Not done again',
+  take: 'Does not fit the new state',
+}
+
+/** "Not undone: change channel. What it was about has changed since." */
+export const setbackText = ({ label, doing, refusal }: Setback): string =>
+  `${DOING[doing]}: ${EDIT_TEXT[label]}. ${refusalText(refusal)}`
+
+/** Why a preset number cannot be read, and what one looks like. */
+export function displayRefusalText({ code, text, first, last }: DisplayRefusal, device: string): string {
+  const range = `${device} has ${first} to ${last}.`
+  return code === 'unreadable' ? `"${text}" is no preset number here. ${range}` : `There is no ${text}. ${range}`
+}

@@ -1,0 +1,19 @@
+import type { Finding, TableName } from '#core'
+
+/** A stage of the work, in the order in which players work. */
+export interface Stage {
+  readonly name: string
+  readonly page: 'rig' | 'switches'
+  /** The key that goes there. */
+  readonly key: string
+  /** Findings about these are counted here. */
+  readonly tables: readonly TableName[]
+}
+
+export const STAGES: readonly Stage[] = [
+  { name: 'Rig', page: 'rig', key: 'r', tables: ['about', 'controllers', 'devices', 'presets'] },
+  { name: 'Switches', page: 'switches', key: 's', tables: ['banks', 'switches'] },
+]
+
+export const findingsOfStage = (stage: Stage, found: readonly Finding[]): Finding[] =>
+  found.filter(({ about }) => stage.tables.includes(about.table))

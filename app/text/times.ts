@@ -1,0 +1,17 @@
+const clockTime = new Intl.DateTimeFormat('en-GB', {
+  hour: '2-digit',
+  minute: '2-digit',
+  second: '2-digit',
+  fractionalSecondDigits: 3,
+})
+const shortTime = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+const dayTime = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+/** 14:02:31.204 */
+export const timeText = (date: Date): string => clockTime.format(date)
+
+/** 14:02 */
+export const shortTimeText = (iso: string): string => shortTime.format(new Date(iso))
+
+/** 24 Nov 2026, 14:02 */
+export const dayText = (iso: string): string => dayTime.format(new Date(iso))

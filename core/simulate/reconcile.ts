@@ -1,0 +1,25 @@
+import { byIndex, type Rig } from '../rig/rig'
+import type { FloorState } from './step'
+
+/**
+ * The floor after the rig was edited: what it remembers of rows that are gone, or of presets a device
+ * no longer has, is forgotten. The same object when all of it still holds.
+ */
+export function reconcile(rig: Rig, state: FloorState): FloorState {
+  const bankId = state.bankId !== null && rig.banks[state.bankId] ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
+  const devices = kept(state.devices, (id, { preset }) => {
+    const device = rig.devices[id]
+    return device !== undefined && (preset === null || preset < device.numbering.count)
+  })
+  const next = kept(state.next, (id, position) => position < (rig.switches[id]?.positions.length ?? 0))
+  if (bankId === state.bankId && devices === state.devices && next === state.next) return state
+  return { ...state, bankId, devices, next }
+}
+
+function kept<Value>(
+  record: { readonly [id: string]: Value },
+  isRight: (id: string, value: Value) => boolean,
+): { readonly [id: string]: Value } {
+  const right = Object.entries(record).filter(([id, value]) => isRight(id, value))
+  return right.length === Object.keys(record).length ? record : Object.fromEntries(right)
+}

@@ -1,0 +1,21 @@
+import { encodeMessage } from '../midi/encode'
+import { wireTime } from '../midi/wireTime'
+import type { CompiledMessage } from './compile'
+
+/** A message with its bytes and the µs at which they begin and end on the wire. */
+export interface TimedMessage extends CompiledMessage {
+  readonly bytes: Uint8Array
+  readonly start: number
+  readonly end: number
+}
+
+/** Puts messages on the wire one behind the other, the first at `from` µs, each with its status byte. */
+export function schedule(messages: readonly CompiledMessage[], from = 0): TimedMessage[] {
+  let free = from
+  return messages.map((message) => {
+    const bytes = encodeMessage(message.message)
+    const start = free
+    free += wireTime(bytes.length)
+    return { ...message, bytes, start, end: free }
+  })
+}

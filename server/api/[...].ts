@@ -1,0 +1,7 @@
+import { defineEventHandler } from 'h3'
+import { apiError } from '../http/apiError'
+
+/** Whatever no route takes. */
+export default defineEventHandler(() => {
+  throw apiError('notFound')
+})
