@@ -26,7 +26,10 @@ export default defineNuxtConfig({
       title: 'Wire Step',
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
-        { name: 'description', content: 'Plan, check and key in what every step on a MIDI foot controller sends.' },
+        {
+          name: 'description',
+          content: 'Plan, check and key in what every step on a MIDI foot controller sends.',
+        },
       ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },

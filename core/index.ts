@@ -12,7 +12,16 @@ export type { ChannelMessage, MidiMessage } from './midi/message'
 export { MICROSECONDS_PER_BYTE, wireTime } from './midi/wireTime'
 
 export { channelHolders, nextFreeChannel, sendChannel } from './rig/channels'
-export { applyEdit, change, editSchema, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'
+export {
+  applyEdit,
+  change,
+  editSchema,
+  invertEdit,
+  type Change,
+  type Edit,
+  type EditLabel,
+  type EditRefusal,
+} from './rig/edit'
 export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'
@@ -27,9 +36,26 @@ export { nextBankIndex } from './rig/banks'
 export { rigProblems } from './rig/integrity'
 export { addressOf, indexOfAddress, recallMessages } from './rig/numbering/address'
 export { formatDisplay, parseDisplay, type DisplayRefusal } from './rig/numbering/display'
-export { PLAIN_128, PRESET_COUNT_MAX, reach, type BankSelect, type Numbering } from './rig/numbering/numbering'
+export {
+  PLAIN_128,
+  PRESET_COUNT_MAX,
+  reach,
+  type BankSelect,
+  type Numbering,
+} from './rig/numbering/numbering'
 export { formatPath, type Path, type Problem } from './rig/problem'
-export { byIndex, emptyRig, inOrder, lastOrder, rigName, rowSchemas, TABLE_NAMES, type Rig, type TableName, type Tables } from './rig/rig'
+export {
+  byIndex,
+  emptyRig,
+  inOrder,
+  lastOrder,
+  rigName,
+  rowSchemas,
+  TABLE_NAMES,
+  type Rig,
+  type TableName,
+  type Tables,
+} from './rig/rig'
 export { ABOUT_ID, type About } from './rig/table/about'
 export type { Action } from './rig/table/action'
 export type { Bank, BankId } from './rig/table/bank'
@@ -40,7 +66,14 @@ export { isProgrammed, type Footswitch, type SwitchId } from './rig/table/switch
 
 export { compile, type CompiledMessage, type SwitchEvent } from './switching/compile'
 export { schedule, type TimedMessage } from './switching/schedule'
-export { deviceState, floorAtPowerOn, step, type FloorInput, type FloorState, type WireEntry } from './simulate/step'
+export {
+  deviceState,
+  floorAtPowerOn,
+  step,
+  type FloorInput,
+  type FloorState,
+  type WireEntry,
+} from './simulate/step'
 export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'
 

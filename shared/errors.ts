@@ -7,10 +7,16 @@ export const ERRORS = {
   crossSite: { status: 403, message: 'Only pages of this server may change its rigs.' },
   notFound: { status: 404, message: 'There is nothing at this address.' },
   noSuchRig: { status: 404, message: 'This rig is not on the server. It may have been deleted.' },
-  stale: { status: 409, message: 'The rig has changed since this edit was made. Take the new state and try again.' },
+  stale: {
+    status: 409,
+    message: 'The rig has changed since this edit was made. Take the new state and try again.',
+  },
   lengthRequired: { status: 411, message: 'The request must say how long it is.' },
   tooBig: { status: 413, message: 'This is larger than the server takes.' },
-  invalidEdit: { status: 422, message: 'The rig would not be valid after this edit, so nothing was changed.' },
+  invalidEdit: {
+    status: 422,
+    message: 'The rig would not be valid after this edit, so nothing was changed.',
+  },
   invalidFile: { status: 422, message: 'This file cannot be read as a rig, so nothing was changed.' },
   tooManyRequests: { status: 429, message: 'Too many requests. Wait a minute and try again.' },
   internal: { status: 500, message: 'The server failed. Nothing was changed. Its log says why.' },

@@ -14,11 +14,12 @@ export interface Shortcut {
 }
 
 /** Keys typed into a field, or into an open list or dialog, are not for us; those with Ctrl or Command are, except in fields. */
-export function isForField(target: EventTarget | null): boolean {
+function isForField(target: EventTarget | null): boolean {
   return (
     target instanceof Element &&
-    target.closest('input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]') !==
-      null
+    target.closest(
+      'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]',
+    ) !== null
   )
 }
 

@@ -1,9 +1,16 @@
-import type { Rig } from '#core'
-import type { CreatedReply, EditLogReply, PostEdit, RevisionReply, RigListReply, RigReply } from '#shared/contract/rigs'
+import type {
+  CreatedReply,
+  EditLogReply,
+  PostEdit,
+  RevisionReply,
+  RigListReply,
+  RigReply,
+} from '#shared/contract/rigs'
 import type { ErrorReply } from '#shared/errors'
 
 /** Why a request brought nothing: the server refused it, or could not be reached. */
-export type Failure = { readonly kind: 'refused'; readonly error: ErrorReply['error'] } | { readonly kind: 'away' }
+export type Failure =
+  { readonly kind: 'refused'; readonly error: ErrorReply['error'] } | { readonly kind: 'away' }
 
 export type Answer<Value> = { readonly kind: 'done'; readonly value: Value } | Failure
 
@@ -18,8 +25,6 @@ export interface RigServer {
   readonly since: (rigId: string, revision: number) => Promise<Answer<EditLogReply>>
 }
 
-export type LoadedRig = Omit<RigReply, 'rig'> & { readonly rig: Rig }
-
 export const browserRigServer: RigServer = {
   list: () => ask('GET', '/api/rigs'),
   create: (name) => ask('POST', '/api/rigs', JSON.stringify({ name })),
@@ -33,7 +38,8 @@ export const browserRigServer: RigServer = {
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
 /** Where a rig's files are; the browser fetches them itself. */
-export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') => `${address(rigId)}/files/${file}`
+export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') =>
+  `${address(rigId)}/files/${file}`
 
 /** Refusals that only mean "not now". */
 const PASSING = new Set<ErrorReply['error']['code']>(['tooManyRequests', 'unavailable'])
@@ -44,7 +50,8 @@ async function ask<Value>(method: string, url: string, body?: string): Promise<A
     ...(body !== undefined && { body, headers: { 'Content-Type': 'application/json' } }),
   })
   if (!response) return { kind: 'away' }
-  if (response.ok) return { kind: 'done', value: (response.status === 204 ? null : await response.json()) as Value }
+  if (response.ok)
+    return { kind: 'done', value: (response.status === 204 ? null : await response.json()) as Value }
   const reply = await readError(response)
   return !reply || PASSING.has(reply.error.code) ? { kind: 'away' } : { kind: 'refused', error: reply.error }
 }

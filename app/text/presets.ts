@@ -11,5 +11,8 @@ export function sentText({ numbering }: Device, index: number): string {
 }
 
 /** What the controller shows for the program sent. */
-export const controllerShows = (controller: Pick<Controller, 'firstPreset'>, device: Device, index: number): number =>
-  addressOf(device.numbering, index).program + controller.firstPreset
+export const controllerShows = (
+  controller: Pick<Controller, 'firstPreset'>,
+  device: Device,
+  index: number,
+): number => addressOf(device.numbering, index).program + controller.firstPreset

@@ -4,7 +4,7 @@ import type { Setback } from '~/stores/rig'
 import { EDIT_TEXT } from './edits'
 
 /** Why an edit was not done. */
-export function refusalText(refusal: EditRefusal): string {
+function refusalText(refusal: EditRefusal): string {
   switch (refusal.code) {
     case 'stale':
       return 'What it was about has changed since.'
@@ -31,5 +31,7 @@ export const setbackText = ({ label, doing, refusal }: Setback): string =>
 /** Why a preset number cannot be read, and what one looks like. */
 export function displayRefusalText({ code, text, first, last }: DisplayRefusal, device: string): string {
   const range = `${device} has ${first} to ${last}.`
-  return code === 'unreadable' ? `"${text}" is no preset number here. ${range}` : `There is no ${text}. ${range}`
+  return code === 'unreadable'
+    ? `"${text}" is no preset number here. ${range}`
+    : `There is no ${text}. ${range}`
 }

@@ -95,6 +95,18 @@ const scheme = {
 
 const corner = '3px'
 
+/** The second button of a pair: an outline. */
+const plainButton = {
+  outlined: {
+    secondary: {
+      color: 'var(--ink)',
+      borderColor: 'var(--line-strong)',
+      hoverBackground: 'var(--hover)',
+      activeBackground: 'var(--hover)',
+    },
+  },
+}
+
 /** The library's controls in the clothes of this app: square-ish, flat, dense, ink on film. */
 export const preset = definePreset(
   {
@@ -108,7 +120,12 @@ export const preset = definePreset(
     semantic: {
       transitionDuration: '0.1s',
       focusRing: { width: '2px', style: 'solid', color: 'var(--focus)', offset: '1px', shadow: 'none' },
-      formField: { paddingX: '0.55rem', paddingY: '0.28rem', borderRadius: corner, focusRing: { width: '0' } },
+      formField: {
+        paddingX: '0.55rem',
+        paddingY: '0.28rem',
+        borderRadius: corner,
+        focusRing: { width: '0' },
+      },
       list: { option: { padding: '0.3rem 0.6rem', borderRadius: '0' }, padding: '0.2rem 0', gap: '0' },
       overlay: {
         select: { borderRadius: corner, shadow: 'none' },
@@ -116,11 +133,17 @@ export const preset = definePreset(
         modal: { borderRadius: corner, shadow: 'none', padding: '1.1rem' },
         navigation: { shadow: 'none' },
       },
-      navigation: { list: { padding: '0.2rem 0', gap: '0' }, item: { padding: '0.35rem 0.75rem', borderRadius: '0' } },
+      navigation: {
+        list: { padding: '0.2rem 0', gap: '0' },
+        item: { padding: '0.35rem 0.75rem', borderRadius: '0' },
+      },
       colorScheme: { light: scheme, dark: scheme },
     },
     components: {
-      button: { root: { paddingX: '0.75rem', paddingY: '0.3rem', borderRadius: corner, label: { fontWeight: '600' } } },
+      button: {
+        root: { paddingX: '0.75rem', paddingY: '0.3rem', borderRadius: corner, label: { fontWeight: '600' } },
+        colorScheme: { light: plainButton, dark: plainButton },
+      },
       tooltip: {
         root: { borderRadius: corner, shadow: 'none', padding: '0.25rem 0.5rem' },
         colorScheme: {

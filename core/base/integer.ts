@@ -1,5 +1,5 @@
 /** Whether `value` is a whole number from `low` to `high`, both included. NaN and fractions are not. */
-export function isIntegerBetween(value: number, low: number, high: number): boolean {
+function isIntegerBetween(value: number, low: number, high: number): boolean {
   return Number.isInteger(value) && value >= low && value <= high
 }
 

@@ -6,7 +6,12 @@ import type { FindingOf } from './finding'
 
 export type SharedChannel = FindingOf<
   'sharedChannel',
-  { readonly channel: Channel; readonly device: string; readonly holder: string; readonly free: Channel | null }
+  {
+    readonly channel: Channel
+    readonly device: string
+    readonly holder: string
+    readonly free: Channel | null
+  }
 >
 
 /** Two devices on one channel both answer. The first in order keeps it; the others get the next free one. */

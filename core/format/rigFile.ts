@@ -4,8 +4,8 @@ import { rigProblems } from '../rig/integrity'
 import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
-export const RIG_FILE_FORMAT = 'wire-step-rig'
-export const RIG_FILE_VERSION = 1
+const RIG_FILE_FORMAT = 'wire-step-rig'
+const RIG_FILE_VERSION = 1
 
 /** More rows than this in one table is no rig. */
 const ROWS_MAX = 20_000
@@ -29,24 +29,28 @@ export type RigFileRefusal =
   | { readonly code: 'wrongVersion'; readonly found: string; readonly known: number }
   | { readonly code: 'invalid'; readonly problems: readonly Problem[] }
 
-/** The rig as a file's text: rows sorted by id, so that two files of one rig are the same to the byte. */
+/** The rig as a file's text: rows sorted by id, so that two files of one rig are the same to the byte. Throws on a rig that is not sound. */
 export function formatRigFile(rig: Rig): string {
   const tables = Object.fromEntries(
     TABLE_NAMES.map((table) => [table, Object.values(rig[table]).sort((a, b) => (a.id < b.id ? -1 : 1))]),
   )
-  return `${JSON.stringify({ format: RIG_FILE_FORMAT, version: RIG_FILE_VERSION, tables }, null, 2)}\n`
+  // Parsing puts the fields of every row in the schema's order.
+  const file = rigFileSchema.parse({ format: RIG_FILE_FORMAT, version: RIG_FILE_VERSION, tables })
+  return `${JSON.stringify(file, null, 2)}\n`
 }
 
 /** Reads a file whole and checks everything; inverse of {@link formatRigFile}. Never half a rig. */
 export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
   const json = parseJson(text)
   if (!json.ok) return json
-  const head = z.object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown() }).safeParse(json.value)
+  const head = z
+    .object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown().optional() })
+    .safeParse(json.value)
   if (!head.success) return refuse({ code: 'notARigFile' })
   if (head.data.version !== RIG_FILE_VERSION)
     return refuse({
       code: 'wrongVersion',
-      found: String(JSON.stringify(head.data.version)).slice(0, 20),
+      found: JSON.stringify(head.data.version ?? 'none').slice(0, 20),
       known: RIG_FILE_VERSION,
     })
   const file = rigFileSchema.safeParse(json.value)
@@ -72,7 +76,8 @@ function rigOf(tables: z.infer<typeof tablesSchema>): Result<Rig, RigFileRefusal
       Object.fromEntries(
         tables[table].map((row, n) => {
           const path = ['tables', table, n]
-          if (places.has(`${table}.${row.id}`)) problems.push({ path: [...path, 'id'], code: 'taken', by: row.id })
+          if (places.has(`${table}.${row.id}`))
+            problems.push({ path: [...path, 'id'], code: 'taken', by: row.id })
           places.set(`${table}.${row.id}`, path)
           return [row.id, row]
         }),

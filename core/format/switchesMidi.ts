@@ -45,7 +45,13 @@ const eventsOf = (footswitch: Footswitch): { event: SwitchEvent; position: numbe
   { event: 'release' as const, position: 0 },
 ]
 
-function markerText(rig: Rig, bank: Bank, footswitch: Footswitch, event: SwitchEvent, position: number): string {
+function markerText(
+  rig: Rig,
+  bank: Bank,
+  footswitch: Footswitch,
+  event: SwitchEvent,
+  position: number,
+): string {
   const shown = bank.index + (rig.controllers[bank.controllerId]?.firstBank ?? 0)
   const parts = [`Bank ${shown} ${bank.name}`.trimEnd(), `switch ${footswitch.number}`]
   if (footswitch.label !== '') parts.push(footswitch.label)

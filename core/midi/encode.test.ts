@@ -15,9 +15,17 @@ describe('encodeMessage', () => {
     ['control change, channel 16', controlChange(channel(16), u7(7), u7(127)), [0xbf, 0x07, 0x7f]],
     ['note on', { kind: 'noteOn', channel: channel(1), note: u7(60), velocity: u7(64) }, [0x90, 60, 64]],
     ['note off', { kind: 'noteOff', channel: channel(1), note: u7(60), velocity: u7(0) }, [0x80, 60, 0]],
-    ['pitch bend at rest', { kind: 'pitchBend', channel: channel(1), bend: requireU14(8192) }, [0xe0, 0x00, 0x40]],
+    [
+      'pitch bend at rest',
+      { kind: 'pitchBend', channel: channel(1), bend: requireU14(8192) },
+      [0xe0, 0x00, 0x40],
+    ],
     ['song position', { kind: 'songPosition', beats: requireU14(129) }, [0xf2, 0x01, 0x01]],
-    ['identity request', { kind: 'exclusive', data: [0x7e, 0x7f, 0x06, 0x01] as U7[] }, [0xf0, 0x7e, 0x7f, 6, 1, 0xf7]],
+    [
+      'identity request',
+      { kind: 'exclusive', data: [0x7e, 0x7f, 0x06, 0x01] as U7[] },
+      [0xf0, 0x7e, 0x7f, 6, 1, 0xf7],
+    ],
     ['clock', { kind: 'clock' }, [0xf8]],
     ['start', { kind: 'start' }, [0xfa]],
     ['continue', { kind: 'continue' }, [0xfb]],
@@ -32,10 +40,12 @@ describe('encodeMessage', () => {
     expect(() => encodeMessage({ kind: 'program', channel: 17 as never, program: u7(0) })).toThrow(
       'A channel must be a whole number from 1 to 16, got 17',
     )
-    expect(() => encodeMessage({ kind: 'program', channel: channel(1), program: 128 as U7 })).toThrow(RangeError)
-    expect(() => encodeMessage({ kind: 'control', channel: channel(1), controller: u7(1), value: NaN as U7 })).toThrow(
+    expect(() => encodeMessage({ kind: 'program', channel: channel(1), program: 128 as U7 })).toThrow(
       RangeError,
     )
+    expect(() =>
+      encodeMessage({ kind: 'control', channel: channel(1), controller: u7(1), value: NaN as U7 }),
+    ).toThrow(RangeError)
   })
 })
 

@@ -80,8 +80,7 @@ export function appendMessage(bytes: number[], message: MidiMessage): number[] {
 }
 
 /** The bytes of one message, status byte included. Throws RangeError as {@link appendMessage}. */
-export const encodeMessage = (message: MidiMessage): Uint8Array =>
-  Uint8Array.from(appendMessage([], message))
+export const encodeMessage = (message: MidiMessage): Uint8Array => Uint8Array.from(appendMessage([], message))
 
 /**
  * The bytes of several messages in order. With `runningStatus`, a channel message whose status equals

@@ -25,7 +25,9 @@ export const anyMessage = fc.oneof(
       fc.record({ kind: fc.constant('timeCode'), value: u7 }),
       fc.record({ kind: fc.constant('songPosition'), beats: u14 }),
       fc.record({ kind: fc.constant('songSelect'), song: u7 }),
-      fc.record({ kind: fc.constantFrom('tuneRequest', 'clock', 'start', 'continue', 'stop', 'activeSensing', 'reset') }),
+      fc.record({
+        kind: fc.constantFrom('tuneRequest', 'clock', 'start', 'continue', 'stop', 'activeSensing', 'reset'),
+      }),
     ) as fc.Arbitrary<MidiMessage>,
   },
 ) as fc.Arbitrary<MidiMessage>

@@ -55,9 +55,21 @@ describe('MIDI files', () => {
       tracks: [
         [
           { delta: 0, kind: 'trackName', text: 'Pit bass' },
-          { delta: 0, kind: 'message', message: { kind: 'program', channel: 4 as never, program: 11 as never } },
-          { delta: 200, kind: 'message', message: { kind: 'control', channel: 5 as never, controller: 0 as never, value: 2 as never } },
-          { delta: 1, kind: 'message', message: { kind: 'pitchBend', channel: 1 as never, bend: 0 as never } },
+          {
+            delta: 0,
+            kind: 'message',
+            message: { kind: 'program', channel: 4 as never, program: 11 as never },
+          },
+          {
+            delta: 200,
+            kind: 'message',
+            message: { kind: 'control', channel: 5 as never, controller: 0 as never, value: 2 as never },
+          },
+          {
+            delta: 1,
+            kind: 'message',
+            message: { kind: 'pitchBend', channel: 1 as never, bend: 0 as never },
+          },
         ],
       ],
     }
@@ -70,21 +82,34 @@ describe('MIDI files', () => {
       { deltaTime: 1, type: 'pitchBend', channel: 0, value: -8192 },
       { type: 'endOfTrack' },
     ])
-    expect(decodeMidiFile(Uint8Array.from(writeMidi(read, { running: true })))).toEqual({ ok: true, value: file })
+    expect(decodeMidiFile(Uint8Array.from(writeMidi(read, { running: true })))).toEqual({
+      ok: true,
+      value: file,
+    })
   })
 
   it('refuses what is no MIDI file, says where one ends early, and never throws', () => {
-    const whole = encodeMidiFile({ ticksPerQuarter: 480, tracks: [[{ delta: 0, kind: 'marker', text: 'A' }]] })
-    expect(decodeMidiFile(Uint8Array.from([1, 2, 3]))).toEqual({ ok: false, refusal: { code: 'notAMidiFile' } })
+    const whole = encodeMidiFile({
+      ticksPerQuarter: 480,
+      tracks: [[{ delta: 0, kind: 'marker', text: 'A' }]],
+    })
+    expect(decodeMidiFile(Uint8Array.from([1, 2, 3]))).toEqual({
+      ok: false,
+      refusal: { code: 'notAMidiFile' },
+    })
     expect(decodeMidiFile(whole.subarray(0, whole.length - 2))).toEqual({
       ok: false,
       refusal: { code: 'endsEarly', at: 14 },
     })
     expect(decodeMidiFile(whole.with(12, 0xe7))).toEqual({ ok: false, refusal: { code: 'timeCodeDivision' } })
     fc.assert(
-      fc.property(fc.integer({ min: 14, max: whole.length - 1 }), fc.integer({ min: 0, max: 255 }), (at, byte) => {
-        decodeMidiFile(whole.with(at, byte))
-      }),
+      fc.property(
+        fc.integer({ min: 14, max: whole.length - 1 }),
+        fc.integer({ min: 0, max: 255 }),
+        (at, byte) => {
+          decodeMidiFile(whole.with(at, byte))
+        },
+      ),
       { seed: 41, numRuns: 500 },
     )
   })

@@ -32,7 +32,13 @@ const META_TYPE = { trackName: 0x03, marker: 0x06, endOfTrack: 0x2f, tempo: 0x51
 export function encodeMidiFile(file: MidiFile): Uint8Array {
   const bytes: number[] = []
   const format = file.tracks.length === 1 ? 0 : 1
-  bytes.push(...ascii('MThd'), ...u32(6), ...u16(format), ...u16(file.tracks.length), ...u16(file.ticksPerQuarter))
+  bytes.push(
+    ...ascii('MThd'),
+    ...u32(6),
+    ...u16(format),
+    ...u16(file.tracks.length),
+    ...u16(file.ticksPerQuarter),
+  )
   for (const track of file.tracks) {
     const body: number[] = []
     for (const event of track) appendEvent(body, event)
@@ -109,7 +115,8 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
     if (status < SYSTEM_STATUS.exclusive) {
       running = status
       const next = at + dataLength(status)
-      const message = next <= end ? parseMessages([status, ...bytes.subarray(at, next)]).messages[0] : undefined
+      const message =
+        next <= end ? parseMessages([status, ...bytes.subarray(at, next)]).messages[0] : undefined
       if (!message) return refuse({ code: 'badEvent', at })
       events.push({ delta: waiting, kind: 'message', message })
       waiting = 0
@@ -134,7 +141,11 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
 
 type Undated<Event> = Event extends unknown ? Omit<Event, 'delta'> : never
 
-function systemEvent(status: number, type: number | undefined, data: Uint8Array): Undated<MidiFileEvent> | null {
+function systemEvent(
+  status: number,
+  type: number | undefined,
+  data: Uint8Array,
+): Undated<MidiFileEvent> | null {
   if (status === SYSTEM_STATUS.exclusive) {
     const message = parseMessages([SYSTEM_STATUS.exclusive, ...data]).messages[0]
     return message ? { kind: 'message', message } : null

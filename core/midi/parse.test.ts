@@ -64,11 +64,25 @@ describe('parseMessages', () => {
   })
 
   it.each<[string, number[], Garbage[]]>([
-    ['data with no status', [1, 2], [{ reason: 'strayData', at: 0 }, { reason: 'strayData', at: 1 }]],
+    [
+      'data with no status',
+      [1, 2],
+      [
+        { reason: 'strayData', at: 0 },
+        { reason: 'strayData', at: 1 },
+      ],
+    ],
     ['a message cut short by another', [0xb0, 21, 0xc0, 3], [{ reason: 'truncated', at: 2 }]],
     ['a message cut short by the end', [0xb0, 21], [{ reason: 'truncated', at: 2 }]],
     ['an exclusive cut short', [0xf0, 1, 2, 0xc0, 3], [{ reason: 'truncated', at: 3 }]],
-    ['an undefined status', [0xf4, 0xf9], [{ reason: 'undefinedStatus', at: 0 }, { reason: 'undefinedStatus', at: 1 }]],
+    [
+      'an undefined status',
+      [0xf4, 0xf9],
+      [
+        { reason: 'undefinedStatus', at: 0 },
+        { reason: 'undefinedStatus', at: 1 },
+      ],
+    ],
     ['an end with no exclusive', [0xf7], [{ reason: 'strayEnd', at: 0 }]],
   ])('reports %s', (_, bytes, garbage) => {
     expect(parseMessages(bytes).garbage).toEqual(garbage)

@@ -143,7 +143,11 @@ export class MidiParser {
   }
 
   #abandon(): void {
-    if (this.#exclusive !== null || this.#held > 0 || (this.#status >= SYSTEM_STATUS.exclusive && this.#needed > 0))
+    if (
+      this.#exclusive !== null ||
+      this.#held > 0 ||
+      (this.#status >= SYSTEM_STATUS.exclusive && this.#needed > 0)
+    )
       this.#garbage('truncated')
     this.#exclusive = null
     this.#held = 0

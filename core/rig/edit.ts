@@ -105,7 +105,7 @@ function withChanges(rig: Rig, changes: readonly Change[]): Rig {
       copied.add(table)
     }
     const rows = next[table] as { [id: string]: unknown }
-    if (after === null) delete rows[id]
+    if (after === null) Reflect.deleteProperty(rows, id)
     else rows[id] = after
   }
   return next
@@ -116,7 +116,5 @@ const isSome = (problems: Problem[]): problems is [Problem, ...Problem[]] => pro
 /** The edit that undoes `edit`. Inverting twice gives an equal edit. */
 export const invertEdit = (edit: Edit): Edit => ({
   label: edit.label,
-  changes: edit.changes
-    .map(({ table, id, before, after }) => change(table, id, after, before))
-    .reverse(),
+  changes: edit.changes.map(({ table, id, before, after }) => change(table, id, after, before)).reverse(),
 })

@@ -17,7 +17,8 @@ export function rowProblems(table: TableName, id: string, row: unknown): Problem
  */
 export function rigProblems(rig: Rig): Problem[] {
   const problems: Problem[] = []
-  if (!rig.about[ABOUT_ID] || Object.keys(rig.about).length !== 1) problems.push({ path: ['about'], code: 'noAbout' })
+  if (!rig.about[ABOUT_ID] || Object.keys(rig.about).length !== 1)
+    problems.push({ path: ['about'], code: 'noAbout' })
   for (const table of TABLE_NAMES) problems.push(...tableProblems(rig, table))
   return problems
 }

@@ -27,7 +27,11 @@ export const makeController = (fields: Partial<Controller> = {}): Controller => 
   ...fields,
 })
 
-export const makeDevice = (id: string, channel: Device['channel'] | number, fields: Partial<Device> = {}): Device => ({
+export const makeDevice = (
+  id: string,
+  channel: Device['channel'] | number,
+  fields: Partial<Device> = {},
+): Device => ({
   id: id as Device['id'],
   order: 1,
   name: id,

@@ -54,9 +54,13 @@ function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {
 
 /** A discriminated union names its key; of a plain one the branch of the value's own type says most. */
 function unionProblem(issue: z.core.$ZodIssueInvalidUnion, path: Path): Problem | Problem[] {
-  const closest = issue.errors.find((branch) => branch.every(({ code }) => code !== 'invalid_type' && code !== 'invalid_value'))
+  const closest = issue.errors.find((branch) =>
+    branch.every(({ code }) => code !== 'invalid_type' && code !== 'invalid_value'),
+  )
   if (closest) return closest.flatMap((inner) => problemOf(inner, path))
-  const allowed = issue.errors.flat().flatMap((inner) => (inner.code === 'invalid_value' ? inner.values.map(String) : []))
+  const allowed = issue.errors
+    .flat()
+    .flatMap((inner) => (inner.code === 'invalid_value' ? inner.values.map(String) : []))
   return { path, code: 'badValue', allowed }
 }
 

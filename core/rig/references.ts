@@ -1,5 +1,5 @@
-import { actionLists, type Footswitch } from './table/switch'
-import type { Rig, TableName, Tables } from './rig'
+import type { Footswitch } from './table/switch'
+import type { TableName, Tables } from './rig'
 import type { Path } from './problem'
 
 /** One row naming another. `path` is inside the naming row. */
@@ -47,7 +47,9 @@ export function withoutReferences<Table extends TableName>(
   row: Tables[Table],
   removed: ReadonlySet<string>,
 ): Tables[Table] | null {
-  const lost = referencesOf(table, row).filter((reference) => removed.has(rowKey(reference.table, reference.id)))
+  const lost = referencesOf(table, row).filter((reference) =>
+    removed.has(rowKey(reference.table, reference.id)),
+  )
   if (lost.length === 0) return row
   if (lost.some(({ path }) => path.length === 1)) return null
   // Only actions name rows from further in.
@@ -62,9 +64,3 @@ function withoutActions(footswitch: Footswitch, removed: ReadonlySet<string>): F
 
 /** Names a row across tables. */
 export const rowKey = (table: TableName, id: string): string => `${table}/${id}`
-
-/** The switches that recall a preset, in no particular order. */
-export const switchesRecalling = (rig: Rig, presetId: string): Footswitch[] =>
-  Object.values(rig.switches).filter((footswitch) =>
-    actionLists(footswitch).some((actions) => actions.some((action) => action.presetId === presetId)),
-  )

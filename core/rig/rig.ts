@@ -46,11 +46,13 @@ export const emptyRig = (name: string): Rig => ({
 export const rigName = (rig: Rig): string => rig.about[ABOUT_ID]?.name ?? ''
 
 /** Rows in the order a player sees them. */
-export const inOrder = <Row extends { readonly order: number }>(rows: { readonly [id: string]: Row }): Row[] =>
-  Object.values(rows).sort((a, b) => a.order - b.order)
+export const inOrder = <Row extends { readonly order: number }>(rows: {
+  readonly [id: string]: Row
+}): Row[] => Object.values(rows).sort((a, b) => a.order - b.order)
 
-export const byIndex = <Row extends { readonly index: number }>(rows: { readonly [id: string]: Row }): Row[] =>
-  Object.values(rows).sort((a, b) => a.index - b.index)
+export const byIndex = <Row extends { readonly index: number }>(rows: {
+  readonly [id: string]: Row
+}): Row[] => Object.values(rows).sort((a, b) => a.index - b.index)
 
 /** The order value that puts a new row last. */
 export const lastOrder = (rows: { readonly [id: string]: { readonly order: number } }): number =>

@@ -6,7 +6,8 @@ import type { FloorState } from './step'
  * no longer has, is forgotten. The same object when all of it still holds.
  */
 export function reconcile(rig: Rig, state: FloorState): FloorState {
-  const bankId = state.bankId !== null && rig.banks[state.bankId] ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
+  const bankId =
+    state.bankId !== null && rig.banks[state.bankId] ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
   const devices = kept(state.devices, (id, { preset }) => {
     const device = rig.devices[id]
     return device !== undefined && (preset === null || preset < device.numbering.count)

@@ -30,7 +30,8 @@ export async function openDatabase(
   authToken: string | undefined,
   readMigration: (name: string) => Promise<string>,
 ): Promise<Database> {
-  if (url.startsWith('file:')) mkdirSync(dirname(url.slice('file:'.length).replace(/^\/\//, '')), { recursive: true })
+  if (url.startsWith('file:'))
+    mkdirSync(dirname(url.slice('file:'.length).replace(/^\/\//, '')), { recursive: true })
   const client = createClient({ url, ...(authToken && { authToken }), timeout: BUSY_TIMEOUT })
   await prepare(client)
   await applyMigrations(client, readMigration)

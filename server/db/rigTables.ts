@@ -16,7 +16,10 @@ type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSel
 
 type IsSame<Left, Right> = [Left] extends [Right] ? ([Right] extends [Left] ? true : false) : false
 
-/** Compiles only while every stored row and the core's row are the same type. */
+/**
+ * Compiles only while every stored row and the core's row are the same type.
+ * @public
+ */
 export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Table]> } = {
   about: true,
   controllers: true,

@@ -42,7 +42,13 @@ const controller: Controller = {
   sendsBankSelect: true,
 }
 
-const device = (id: string, order: number, name: string, channel: number, numbering: Device['numbering']): Device => ({
+const device = (
+  id: string,
+  order: number,
+  name: string,
+  channel: number,
+  numbering: Device['numbering'],
+): Device => ({
   id: id as Device['id'],
   order,
   name,
@@ -111,7 +117,12 @@ const footswitch = (bankId: string, number: number, label: string, ...positions:
 
 const switches: readonly Footswitch[] = [
   footswitch('menders', 1, 'Verse, dry', recall('preamp-round', 'echo-off', 'reverb-off', 'relay-clean')),
-  footswitch('menders', 2, 'Chorus, drive', recall('preamp-grit', 'echo-dotted', 'reverb-off', 'relay-drive')),
+  footswitch(
+    'menders',
+    2,
+    'Chorus, drive',
+    recall('preamp-grit', 'echo-dotted', 'reverb-off', 'relay-drive'),
+  ),
   footswitch('menders', 3, 'Solo, hall', recall('preamp-grit', 'echo-off', 'reverb-drowned', 'relay-drive')),
   footswitch('undertow', 1, 'Low tide', recall('preamp-upright', 'echo-off', 'reverb-room', 'relay-clean')),
   footswitch('undertow', 2, 'Swell', recall('preamp-upright', 'echo-long', 'reverb-drowned', 'relay-clean')),

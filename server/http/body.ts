@@ -32,6 +32,9 @@ function parseJson(text: string): unknown {
 export function parseWith<Schema extends z.ZodType>(schema: Schema, value: unknown): z.output<Schema> {
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
-  const faults = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), reason: `${message}.` }))
+  const faults = parsed.error.issues.map(({ path, message }) => ({
+    path: path.join('.'),
+    reason: `${message}.`,
+  }))
   throw apiError('badRequest', { faults: faults.slice(0, 20) })
 }

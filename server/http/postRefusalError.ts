@@ -12,7 +12,9 @@ export function postRefusalError(refusal: PostRefusal): H3Error {
     case 'stale':
       return apiError('stale', {
         revision: refusal.revision,
-        faults: [{ path: `${refusal.table}.${refusal.id}`, reason: 'It has changed since this edit was made.' }],
+        faults: [
+          { path: `${refusal.table}.${refusal.id}`, reason: 'It has changed since this edit was made.' },
+        ],
       })
     case 'invalid':
       return apiError('invalidEdit', { revision: refusal.revision, faults: faultsOf(refusal.problems) })

@@ -37,7 +37,11 @@ export const postEdit = (
 const LOG_LIMIT = 500
 
 /** Null when there is no such rig. */
-export async function editsSince({ db }: Database, rigId: string, since: number): Promise<EditLogReply | null> {
+export async function editsSince(
+  { db }: Database,
+  rigId: string,
+  since: number,
+): Promise<EditLogReply | null> {
   const head = await findRigHead(db, rigId)
   return head && { revision: head.revision, edits: await readEdits(db, rigId, since, LOG_LIMIT) }
 }

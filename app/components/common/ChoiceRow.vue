@@ -16,7 +16,11 @@ const name = useId()
   <fieldset>
     <legend>{{ label }}</legend>
     <div class="row">
-      <label v-for="choice in choices" :key="String(choice.value)" :class="{ chosen: choice.value === value }">
+      <label
+        v-for="choice in choices"
+        :key="String(choice.value)"
+        :class="{ chosen: choice.value === value }"
+      >
         <input
           type="radio"
           class="unseen"

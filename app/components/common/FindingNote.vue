@@ -20,7 +20,9 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
       </p>
       <p>
         {{ text.body }}
-        <button v-if="text.fix && finding.fix" type="button" class="word" @click="emit('fix')">{{ text.fix }}</button>
+        <button v-if="text.fix && finding.fix" type="button" class="word" @click="emit('fix')">
+          {{ text.fix }}
+        </button>
       </p>
     </div>
   </div>

@@ -3,7 +3,12 @@ import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 
 /** A line of text that is taken when the player leaves it or presses Enter; Escape puts the old one back. */
-const { label, value, max, hint } = defineProps<{ label: string; value: string; max: number; hint?: string }>()
+const { label, value, max, hint } = defineProps<{
+  label: string
+  value: string
+  max: number
+  hint?: string
+}>()
 const emit = defineEmits<{ take: [text: string] }>()
 
 const draft = ref(value)

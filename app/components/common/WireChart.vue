@@ -15,7 +15,11 @@ const height = computed(() => drawing.value.lanes.length * laneHeight + 20)
 <template>
   <div ref="frame" class="frame">
     <svg :width="width" :height="height" aria-hidden="true">
-      <g v-for="(lane, row) in drawing.lanes" :key="lane.name" :transform="`translate(0 ${row * laneHeight})`">
+      <g
+        v-for="(lane, row) in drawing.lanes"
+        :key="lane.name"
+        :transform="`translate(0 ${row * laneHeight})`"
+      >
         <text class="name" x="0" :y="laneHeight - 6">
           {{ lane.name.length > 14 ? `${lane.name.slice(0, 13)}…` : lane.name }}
         </text>

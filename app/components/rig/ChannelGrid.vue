@@ -44,7 +44,9 @@ const words = ({ channel, others, isOwn }: { channel: Channel; others: string[];
       <button type="button" :aria-pressed="device.channel === 'omni'" @click="emit('choose', 'omni')">
         Every channel (omni)
       </button>
-      <button type="button" :aria-pressed="device.channel === 'none'" @click="emit('choose', 'none')">None</button>
+      <button type="button" :aria-pressed="device.channel === 'none'" @click="emit('choose', 'none')">
+        None
+      </button>
     </div>
   </section>
 </template>

@@ -8,7 +8,11 @@ import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
 
 /** What the controller's manual says it can do. */
-const { rig, controller, found } = defineProps<{ rig: Rig; controller: Controller; found: readonly Finding[] }>()
+const { rig, controller, found } = defineProps<{
+  rig: Rig
+  controller: Controller
+  found: readonly Finding[]
+}>()
 
 const rigs = useRigStore()
 const change = (fields: Partial<Controller>) =>
@@ -31,10 +35,33 @@ const YES_NO = [
     <TextField label="Name" :value="controller.name" :max="60" @take="change({ name: $event })" />
     <h3>What its manual says</h3>
     <div class="fields">
-      <NumberField label="Rows of switches" :value="controller.rows" :min="1" :max="6" @take="change({ rows: $event })" />
-      <NumberField label="Switches a row" :value="controller.columns" :min="1" :max="12" @take="change({ columns: $event })" />
-      <NumberField label="Banks" :value="controller.bankCount" :min="1" :max="1000" @take="change({ bankCount: $event })" />
-      <ChoiceField label="Counts banks" :value="controller.firstBank" :choices="COUNTS" @choose="change({ firstBank: $event })" />
+      <NumberField
+        label="Rows of switches"
+        :value="controller.rows"
+        :min="1"
+        :max="6"
+        @take="change({ rows: $event })"
+      />
+      <NumberField
+        label="Switches a row"
+        :value="controller.columns"
+        :min="1"
+        :max="12"
+        @take="change({ columns: $event })"
+      />
+      <NumberField
+        label="Banks"
+        :value="controller.bankCount"
+        :min="1"
+        :max="1000"
+        @take="change({ bankCount: $event })"
+      />
+      <ChoiceField
+        label="Counts banks"
+        :value="controller.firstBank"
+        :choices="COUNTS"
+        @choose="change({ firstBank: $event })"
+      />
       <NumberField
         label="Messages a step"
         :value="controller.messagesPerEvent"

@@ -60,9 +60,20 @@ const FIRST = [
       @choose="emit('change', withStyle(numbering, $event))"
     />
     <div class="fields">
-      <NumberField label="Presets" :value="numbering.count" :min="1" :max="most" @take="change({ count: $event })" />
+      <NumberField
+        label="Presets"
+        :value="numbering.count"
+        :min="1"
+        :max="most"
+        @take="change({ count: $event })"
+      />
       <template v-if="numbering.style === 'plain'">
-        <ChoiceField label="Counts" :value="numbering.first" :choices="FIRST" @choose="change({ first: $event })" />
+        <ChoiceField
+          label="Counts"
+          :value="numbering.first"
+          :choices="FIRST"
+          @choose="change({ first: $event })"
+        />
         <NumberField
           label="Digits shown"
           :value="numbering.digits"
@@ -72,7 +83,13 @@ const FIRST = [
         />
       </template>
       <template v-else>
-        <NumberField label="Slots a bank" :value="numbering.slots" :min="1" :max="128" @take="change({ slots: $event })" />
+        <NumberField
+          label="Slots a bank"
+          :value="numbering.slots"
+          :min="1"
+          :max="128"
+          @take="change({ slots: $event })"
+        />
         <ChoiceField
           label="Between them"
           :value="separatorKey(numbering.separator)"
@@ -96,7 +113,12 @@ const FIRST = [
         label="Bank select"
         :value="numbering.bankSelect"
         :choices="BANK_SELECT_TEXT"
-        @choose="change({ bankSelect: $event, count: Math.min(numbering.count, reach($event, numbering.programsPerBank)) })"
+        @choose="
+          change({
+            bankSelect: $event,
+            count: Math.min(numbering.count, reach($event, numbering.programsPerBank)),
+          })
+        "
       />
       <NumberField
         v-if="numbering.bankSelect !== 'none'"

@@ -15,6 +15,7 @@ import {
   type PresetId,
   type Rig,
 } from '#core'
+import IconButton from '~/components/common/IconButton.vue'
 import { useRigStore } from '~/stores/rig'
 import { displayRefusalText } from '~/text/refusals'
 import { sentText } from '~/text/presets'
@@ -65,18 +66,18 @@ function add(): void {
           fluid
           @change="
             rigs.edit(
-              editRow(rig, 'namePreset', 'presets', row.id, { name: ($event.target as HTMLInputElement).value.trim() }),
+              editRow(rig, 'namePreset', 'presets', row.id, {
+                name: ($event.target as HTMLInputElement).value.trim(),
+              }),
             )
           "
         />
         <span class="mono program">{{ sentText(device, row.index) }}</span>
-        <button
-          type="button"
-          :aria-label="`Forget preset ${formatDisplay(device.numbering, row.index)}, also on switches`"
+        <IconButton
+          :icon="X"
+          :name="`Forget preset ${formatDisplay(device.numbering, row.index)}, also on switches`"
           @click="rigs.edit(removeRow(rig, 'removePreset', 'presets', row.id))"
-        >
-          <X :size="14" aria-hidden="true" />
-        </button>
+        />
       </li>
     </ul>
     <p v-else class="soft">None yet. Name the ones you use.</p>
@@ -88,8 +89,22 @@ function add(): void {
         size="small"
         class="mono number"
       />
-      <InputText v-model="name" aria-label="Name of the preset" placeholder="Name" maxlength="60" size="small" fluid />
-      <Button type="submit" label="Add" size="small" severity="secondary" variant="outlined" :disabled="number.trim() === ''" />
+      <InputText
+        v-model="name"
+        aria-label="Name of the preset"
+        placeholder="Name"
+        maxlength="60"
+        size="small"
+        fluid
+      />
+      <Button
+        type="submit"
+        label="Add"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        :disabled="number.trim() === ''"
+      />
     </form>
     <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
   </section>
@@ -110,7 +125,7 @@ section {
 
 li {
   display: grid;
-  grid-template-columns: 44px minmax(0, 1fr) 108px 22px;
+  grid-template-columns: 44px minmax(0, 1fr) 108px 24px;
   align-items: center;
   gap: 6px;
 }
@@ -118,19 +133,6 @@ li {
 li .program {
   font-size: 12px;
   white-space: nowrap;
-}
-
-li button {
-  display: grid;
-  padding: 3px;
-  border: 0;
-  border-radius: var(--corner);
-  background: none;
-  color: var(--ink-soft);
-}
-
-li button:hover {
-  background: var(--hover);
 }
 
 form {

@@ -34,13 +34,20 @@ const foundAbout = (table: TableName, id: string) =>
   found.filter(({ about }) => about.table === table && about.id === id)
 const isChosen = (choice: Selection) =>
   (choice.kind === 'device' && selection?.kind === 'device' && choice.deviceId === selection.deviceId) ||
-  (choice.kind === 'controller' && selection?.kind === 'controller' && choice.controllerId === selection.controllerId)
+  (choice.kind === 'controller' &&
+    selection?.kind === 'controller' &&
+    choice.controllerId === selection.controllerId)
 </script>
 
 <template>
   <ul class="list" aria-label="On the floor">
     <li v-for="row in rows" :key="row.id">
-      <button type="button" :class="{ chosen: isChosen(row.choice) }" :aria-pressed="isChosen(row.choice)" @click="emit('choose', row.choice)">
+      <button
+        type="button"
+        :class="{ chosen: isChosen(row.choice) }"
+        :aria-pressed="isChosen(row.choice)"
+        @click="emit('choose', row.choice)"
+      >
         <span class="name">{{ row.name }}</span>
         <span class="chip">{{ row.channel }}</span>
         <span class="mono facts">{{ row.facts }}</span>

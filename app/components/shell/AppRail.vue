@@ -12,7 +12,9 @@ import SaveState from './SaveState.vue'
 const emit = defineEmits<{ shortcuts: [] }>()
 
 const rigs = useRigStore()
-const stages = computed(() => STAGES.map((stage) => ({ ...stage, found: findingsOfStage(stage, rigs.found) })))
+const stages = computed(() =>
+  STAGES.map((stage) => ({ ...stage, found: findingsOfStage(stage, rigs.found) })),
+)
 const undoText = computed(() => withLabel('Undo', rigs.history.past.at(-1)?.label))
 const redoText = computed(() => withLabel('Redo', rigs.history.future.at(-1)?.label))
 

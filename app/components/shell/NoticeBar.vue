@@ -13,7 +13,9 @@ const refusal = computed(() => (rigs.outboxState.kind === 'refused' ? rigs.outbo
     <p v-if="refusal" class="bad">
       <span>
         <b>{{ refusal.message }}</b>
-        <template v-for="fault in refusal.faults" :key="fault.path"> {{ fault.path }}: {{ fault.reason }}</template>
+        <template v-for="fault in refusal.faults" :key="fault.path">
+          {{ fault.path }}: {{ fault.reason }}</template
+        >
       </span>
       <button type="button" class="word" @click="rigs.takeNewest()">Take the new state</button>
       <button type="button" class="word" @click="rigs.retry()">Try again</button>

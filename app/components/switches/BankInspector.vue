@@ -21,7 +21,9 @@ const used = computed(() => Object.values(rig.switches).filter(({ bankId }) => b
       :max="60"
       @take="rigs.edit(editRow(rig, 'nameBank', 'banks', bank.id, { name: $event }))"
     />
-    <p class="soft">{{ count(used, 'switch', 'switches') }} programmed here. Choose a switch to say what it does.</p>
+    <p class="soft">
+      {{ count(used, 'switch', 'switches') }} programmed here. Choose a switch to say what it does.
+    </p>
     <div>
       <Button
         label="Remove this bank"

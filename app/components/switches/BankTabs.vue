@@ -17,7 +17,9 @@ watch(
   () => currentId,
   async () => {
     await nextTick()
-    strip.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    strip.value
+      ?.querySelector('[aria-selected="true"]')
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   },
 )
 
@@ -33,7 +35,7 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <div class="bar">
-    <div ref="strip" class="strip" role="tablist" aria-label="Banks" @keydown="onKey">
+    <div ref="strip" class="strip" role="tablist" aria-label="Banks">
       <button
         v-for="bank in banks"
         :key="bank.id"
@@ -41,6 +43,7 @@ function onKey(event: KeyboardEvent): void {
         role="tab"
         :aria-selected="bank.id === currentId"
         :tabindex="bank.id === currentId ? 0 : -1"
+        @keydown="onKey"
         @click="emit('go', bank)"
       >
         <span class="mono number">{{ bank.index + first }}</span> {{ bank.name }}

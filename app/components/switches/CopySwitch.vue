@@ -2,7 +2,16 @@
 import { nanoid } from 'nanoid'
 import Select from 'primevue/select'
 import { computed } from 'vue'
-import { copySwitch, findSwitch, switchCount, type Bank, type Controller, type Footswitch, type Rig, type SwitchId } from '#core'
+import {
+  copySwitch,
+  findSwitch,
+  switchCount,
+  type Bank,
+  type Controller,
+  type Footswitch,
+  type Rig,
+  type SwitchId,
+} from '#core'
 import { useRigStore } from '~/stores/rig'
 
 /** Makes another switch of the bank do the same; what it did before is named in the list. */

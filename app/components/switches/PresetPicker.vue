@@ -29,7 +29,9 @@ function take(choice: PresetChoice): void {
 function takeText(): void {
   if (typeof draft.value !== 'string') return
   const text = draft.value.trim()
-  const [only, ...others] = presetChoices(rig, device, text).filter(({ name }) => name.toLowerCase() === text.toLowerCase())
+  const [only, ...others] = presetChoices(rig, device, text).filter(
+    ({ name }) => name.toLowerCase() === text.toLowerCase(),
+  )
   const parsed = parseDisplay(device.numbering, text)
   if (parsed.ok) take(presetChoice(device, parsed.value, ''))
   else if (only && others.length === 0) take(only)
@@ -51,6 +53,7 @@ function takeText(): void {
       :aria-label="`${device.name} preset`"
       :input-props="{ 'aria-describedby': fault ? `${id}-fault` : undefined }"
       fluid
+      :pt="{ dropdown: { 'aria-label': `All presets of ${device.name}` } }"
       @complete="choices = presetChoices(rig, device, $event.query === current.text ? '' : $event.query)"
       @option-select="take($event.value)"
       @blur="takeText"

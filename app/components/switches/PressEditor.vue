@@ -19,9 +19,15 @@ import RecallRow from './RecallRow.vue'
 import WireList from './WireList.vue'
 
 /** What one press of a switch should do, device by device, and what that sends. */
-const { rig, slot, position, title, controller } = defineProps<{
+const {
+  rig,
+  at: slot,
+  position,
+  title,
+  controller,
+} = defineProps<{
   rig: Rig
-  slot: SwitchSlot
+  at: SwitchSlot
   position: number
   title: string
   controller: Controller
@@ -42,7 +48,9 @@ const others = computed(() => {
 })
 
 const pick = (device: Device, index: number) =>
-  rigs.edit(setRecall(rig, slot, position, { deviceId: device.id, index, newPresetId: nanoid(12) as PresetId }))
+  rigs.edit(
+    setRecall(rig, slot, position, { deviceId: device.id, index, newPresetId: nanoid(12) as PresetId }),
+  )
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 import { ArrowDown, ArrowUp, X } from '@lucide/vue'
 import type { Controller, Device, Rig } from '#core'
 import { controllerShows, sentText } from '~/text/presets'
+import IconButton from '~/components/common/IconButton.vue'
 import PresetPicker from './PresetPicker.vue'
 
 const { rig, device, index, controller, isFirst, isLast } = defineProps<{
@@ -19,17 +20,23 @@ const emit = defineEmits<{ pick: [index: number]; move: [by: 1 | -1]; remove: []
   <li class="row">
     <div class="top">
       <span class="device">{{ device.name }}</span>
-      <span class="chip">{{ typeof device.channel === 'number' ? `ch ${device.channel}` : device.channel }}</span>
+      <span class="chip">{{
+        typeof device.channel === 'number' ? `ch ${device.channel}` : device.channel
+      }}</span>
       <span class="tools">
-        <button type="button" :disabled="isFirst" :aria-label="`Send ${device.name} earlier`" @click="emit('move', -1)">
-          <ArrowUp :size="14" aria-hidden="true" />
-        </button>
-        <button type="button" :disabled="isLast" :aria-label="`Send ${device.name} later`" @click="emit('move', 1)">
-          <ArrowDown :size="14" aria-hidden="true" />
-        </button>
-        <button type="button" :aria-label="`Take ${device.name} off this press`" @click="emit('remove')">
-          <X :size="14" aria-hidden="true" />
-        </button>
+        <IconButton
+          :icon="ArrowUp"
+          :name="`Send ${device.name} earlier`"
+          :disabled="isFirst"
+          @click="emit('move', -1)"
+        />
+        <IconButton
+          :icon="ArrowDown"
+          :name="`Send ${device.name} later`"
+          :disabled="isLast"
+          @click="emit('move', 1)"
+        />
+        <IconButton :icon="X" :name="`Take ${device.name} off this press`" @click="emit('remove')" />
       </span>
     </div>
     <div class="choice">
@@ -66,24 +73,6 @@ const emit = defineEmits<{ pick: [index: number]; move: [by: 1 | -1]; remove: []
 .tools {
   display: flex;
   margin-left: auto;
-}
-
-.tools button {
-  display: grid;
-  padding: 3px;
-  border: 0;
-  border-radius: var(--corner);
-  background: none;
-  color: var(--ink-soft);
-}
-
-.tools button:hover:enabled {
-  background: var(--hover);
-}
-
-.tools button:disabled {
-  opacity: 0.35;
-  cursor: default;
 }
 
 .choice {

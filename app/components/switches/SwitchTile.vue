@@ -17,14 +17,22 @@ const { rig, number, footswitch, chosen, found } = defineProps<{
 const emit = defineEmits<{ choose: [] }>()
 
 const isLive = computed(() => footswitch !== null && (isProgrammed(footswitch) || footswitch.label !== ''))
-const presses = computed(() => footswitch?.positions.map((_, position) => switchLines(rig, footswitch, position)) ?? [])
+const presses = computed(
+  () => footswitch?.positions.map((_, position) => switchLines(rig, footswitch, position)) ?? [],
+)
 /** Past this many lines each keeps to one. */
 const isDense = computed(() => presses.value.flat().length > 4)
 const first = computed(() => (footswitch ? sendingOf(rig, footswitch, 0) : null))
 </script>
 
 <template>
-  <button type="button" class="tile" :class="{ chosen, blank: !isLive }" :aria-pressed="chosen" @click="emit('choose')">
+  <button
+    type="button"
+    class="tile"
+    :class="{ chosen, blank: !isLive }"
+    :aria-pressed="chosen"
+    @click="emit('choose')"
+  >
     <template v-if="footswitch && isLive">
       <span class="head">
         <span>{{ MODE_TEXT[modeOf(footswitch)] }}</span>

@@ -42,4 +42,5 @@ export function presetChoices(rig: Rig, device: Device, typed: string): PresetCh
 }
 
 const fits = (device: Device, index: number, name: string, wanted: string): boolean =>
-  name.toLowerCase().includes(wanted) || formatDisplay(device.numbering, index).toLowerCase().startsWith(wanted)
+  name.toLowerCase().includes(wanted) ||
+  formatDisplay(device.numbering, index).toLowerCase().startsWith(wanted)

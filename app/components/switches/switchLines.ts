@@ -22,7 +22,8 @@ export function switchLines(rig: Rig, footswitch: Footswitch, position: number):
       key: `${position}/${action}`,
       device: device?.name ?? '',
       sent: last ? messageText(last.message) : 'not sent',
-      preset: preset && device ? `${formatDisplay(device.numbering, preset.index)} ${preset.name}`.trimEnd() : '',
+      preset:
+        preset && device ? `${formatDisplay(device.numbering, preset.index)} ${preset.name}`.trimEnd() : '',
     }
   })
 }

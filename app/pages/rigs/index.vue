@@ -5,6 +5,7 @@ import InputText from 'primevue/inputtext'
 import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { NuxtLink } from '#components'
+import IconButton from '~/components/common/IconButton.vue'
 import RemoveRigDialog from '~/components/shell/RemoveRigDialog.vue'
 import { usePlatform } from '~/platform/platform'
 import type { Answer, Failure } from '~/platform/rigServer'
@@ -65,12 +66,15 @@ onMounted(refresh)
 
     <div v-if="failure" class="fault" role="alert">
       <p v-if="failure.kind === 'away'">
-        <b>The server does not answer.</b> Start it again, then <button class="word" @click="refresh">try again</button>.
+        <b>The server does not answer.</b> Start it again, then
+        <button class="word" @click="refresh">try again</button>.
       </p>
       <template v-else>
         <p>
           <b>{{ failure.error.message }}</b>
-          <template v-if="failure.error.limit"> The most is {{ failure.error.limit / 1_000_000 }} MB.</template>
+          <template v-if="failure.error.limit">
+            The most is {{ failure.error.limit / 1_000_000 }} MB.</template
+          >
         </p>
         <ul>
           <li v-for="fault in failure.error.faults" :key="fault.path + fault.reason">
@@ -83,15 +87,14 @@ onMounted(refresh)
     <section aria-labelledby="yours">
       <h2 id="yours">Your rigs</h2>
       <p v-if="rigs?.length === 0" class="none">
-        None yet. A rig is one foot controller with all it talks to. Name yours, then put in the controller and the devices.
+        None yet. A rig is one foot controller with all it talks to. Name yours, then put in the controller
+        and the devices.
       </p>
       <ul v-else-if="rigs" class="list">
         <li v-for="rig in rigs" :key="rig.id">
           <NuxtLink :to="`/rigs/${rig.id}/switches`">{{ rig.name }}</NuxtLink>
           <span class="soft">{{ dayText(rig.changedAt) }}, revision {{ rig.revision }}</span>
-          <button type="button" class="bin" :aria-label="`Delete ${rig.name}`" @click="removing = rig">
-            <Trash2 :size="15" aria-hidden="true" />
-          </button>
+          <IconButton :icon="Trash2" :name="`Delete ${rig.name}`" @click="removing = rig" />
         </li>
       </ul>
     </section>
@@ -105,7 +108,14 @@ onMounted(refresh)
       <p>
         or open a rig file:
         <button type="button" class="word" @click="fileInput?.click()">choose rig.json</button>
-        <input ref="fileInput" type="file" accept=".json,application/json" hidden @change="importFile" />
+        <input
+          ref="fileInput"
+          type="file"
+          aria-label="Rig file"
+          accept=".json,application/json"
+          hidden
+          @change="importFile"
+        />
       </p>
     </section>
 
@@ -155,19 +165,6 @@ section {
 .soft,
 .none {
   color: var(--ink-soft);
-}
-
-.bin {
-  display: grid;
-  padding: 4px;
-  border: 0;
-  border-radius: var(--corner);
-  background: none;
-  color: var(--ink-soft);
-}
-
-.bin:hover {
-  background: var(--hover);
 }
 
 form {

@@ -5,5 +5,7 @@ import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 /** Null when the label is that already. */
 export function labelSwitch(rig: Rig, slot: SwitchSlot, label: string): Edit | null {
   const before = switchAt(rig, slot)
-  return before.label === label ? null : { label: 'labelSwitch', changes: [putSwitch(rig, { ...before, label })] }
+  return before.label === label
+    ? null
+    : { label: 'labelSwitch', changes: [putSwitch(rig, { ...before, label })] }
 }

@@ -4,7 +4,13 @@ import type { SwitchId } from '../table/switch'
 import { putSwitch } from './switchSlot'
 
 /** Changes the sending order inside one position. Null when nothing moves. */
-export function moveRecall(rig: Rig, switchId: SwitchId, position: number, from: number, to: number): Edit | null {
+export function moveRecall(
+  rig: Rig,
+  switchId: SwitchId,
+  position: number,
+  from: number,
+  to: number,
+): Edit | null {
   const before = rig.switches[switchId]
   const actions = before?.positions[position]
   const action = actions?.[from]

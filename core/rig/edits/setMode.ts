@@ -4,9 +4,7 @@ import type { Footswitch } from '../table/switch'
 import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
 /** How a footswitch works: the same each press, two states in turn, or one down and one up. */
-export const SWITCH_MODES = ['recall', 'alternate', 'hold', 'cycle'] as const
-
-export type SwitchMode = (typeof SWITCH_MODES)[number]
+export type SwitchMode = 'recall' | 'alternate' | 'hold' | 'cycle'
 
 export function modeOf({ positions, release }: Footswitch): SwitchMode {
   if (release.length > 0) return 'hold'

@@ -23,10 +23,17 @@ export const findPreset = (rig: Rig, deviceId: string, index: number): Preset | 
  */
 export function setRecall(rig: Rig, slot: SwitchSlot, position: number, recall: Recall): Edit | null {
   const preset = findPreset(rig, recall.deviceId, recall.index)
-  const made: Preset = preset ?? { id: recall.newPresetId, deviceId: recall.deviceId, index: recall.index, name: '' }
+  const made: Preset = preset ?? {
+    id: recall.newPresetId,
+    deviceId: recall.deviceId,
+    index: recall.index,
+    name: '',
+  }
   const before = switchAt(rig, slot)
   const positions = before.positions.map((actions, n) =>
-    n === position ? withRecall(rig, actions, { kind: 'recallPreset', presetId: made.id }, recall.deviceId) : actions,
+    n === position
+      ? withRecall(rig, actions, { kind: 'recallPreset', presetId: made.id }, recall.deviceId)
+      : actions,
   )
   if (positions.every((actions, n) => actions === before.positions[n])) return null
   const changes: Change[] = preset ? [] : [change('presets', made.id, null, made)]

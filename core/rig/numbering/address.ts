@@ -22,7 +22,10 @@ export function addressOf({ count, programsPerBank }: Numbering, index: number):
 }
 
 /** The preset at an address, or null when the device has none there. */
-export function indexOfAddress({ count, programsPerBank }: Numbering, { bank, program }: Address): number | null {
+export function indexOfAddress(
+  { count, programsPerBank }: Numbering,
+  { bank, program }: Address,
+): number | null {
   if (program >= programsPerBank) return null
   const index = bank * programsPerBank + program
   return index < count ? index : null

@@ -38,7 +38,8 @@ export function parseDisplay(numbering: Numbering, text: string): Result<number,
     first: formatDisplay(numbering, 0),
     last: formatDisplay(numbering, numbering.count - 1),
   }
-  const index = numbering.style === 'plain' ? parsePlain(numbering, range.text) : parseBanked(numbering, range.text)
+  const index =
+    numbering.style === 'plain' ? parsePlain(numbering, range.text) : parseBanked(numbering, range.text)
   if (index === null) return refuse({ code: 'unreadable', ...range })
   if (index < 0 || index >= numbering.count) return refuse({ code: 'outside', ...range })
   return accept(index)
@@ -70,6 +71,7 @@ function splitAddress(numbering: Banked, text: string): { bank: string; slot: st
 const crossing = (text: string) => /^([a-z]+)(\d+)$/i.exec(text) ?? /^(\d+)([a-z]+)$/i.exec(text)
 
 function matchesKinds(numbering: Banked, bank: string, slot: string) {
-  const isKind = (symbols: 'letters' | 'digits', part: string) => /^\d+$/.test(part) === (symbols === 'digits')
+  const isKind = (symbols: 'letters' | 'digits', part: string) =>
+    /^\d+$/.test(part) === (symbols === 'digits')
   return isKind(numbering.bank.symbols, bank) && isKind(numbering.slot.symbols, slot) ? { bank, slot } : null
 }

@@ -51,10 +51,14 @@ export const numberingSchema = z
     path: ['count'],
     message: 'more presets than its messages can reach',
   })
-  .refine((numbering) => numbering.style === 'plain' || numbering.slot.symbols === 'digits' || numbering.slots <= 26, {
-    path: ['slots'],
-    message: 'more slots than letters',
-  })
+  .refine(
+    (numbering) =>
+      numbering.style === 'plain' || numbering.slot.symbols === 'digits' || numbering.slots <= 26,
+    {
+      path: ['slots'],
+      message: 'more slots than letters',
+    },
+  )
 
 export type Numbering = Readonly<z.infer<typeof numberingSchema>>
 

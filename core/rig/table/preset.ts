@@ -9,7 +9,10 @@ export const presetSchema = z.strictObject({
   id: idSchema<'preset'>(),
   deviceId: idSchema<'device'>(),
   /** Which one, counted from 0 over the device's whole range; its numbering says how that is shown and sent. */
-  index: z.int().min(0).max(PRESET_COUNT_MAX - 1),
+  index: z
+    .int()
+    .min(0)
+    .max(PRESET_COUNT_MAX - 1),
   name: optionalNameSchema,
 })
 

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { actionSchema, type Action } from './action'
+import { actionSchema } from './action'
 import { idSchema, optionalNameSchema, type Id } from './scalars'
 
 export type SwitchId = Id<'switch'>
@@ -25,9 +25,3 @@ export type Footswitch = Readonly<z.infer<typeof switchSchema>>
 
 export const isProgrammed = (footswitch: Footswitch): boolean =>
   footswitch.release.length > 0 || footswitch.positions.some((actions) => actions.length > 0)
-
-/** Every list of actions of a switch, in the order they happen. */
-export const actionLists = (footswitch: Footswitch): readonly (readonly Action[])[] => [
-  ...footswitch.positions,
-  footswitch.release,
-]

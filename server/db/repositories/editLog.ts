@@ -15,7 +15,7 @@ export const toRow = (rigId: string, { revision, id, at, edit }: LoggedEdit): Ed
   changes: edit.changes,
 })
 
-export const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): LoggedEdit => ({
+const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): LoggedEdit => ({
   revision,
   id,
   at,

@@ -27,13 +27,21 @@ export async function insertRigRows(tx: Transaction, rigId: string, rig: Rig): P
 }
 
 /** Writes the rows an edit changed. References are checked when the transaction ends, not row by row. */
-export async function writeChanges(tx: Transaction, rigId: string, changes: readonly Change[]): Promise<void> {
+export async function writeChanges(
+  tx: Transaction,
+  rigId: string,
+  changes: readonly Change[],
+): Promise<void> {
   await tx.run(sql`PRAGMA defer_foreign_keys = ON`)
   for (const { table: name, id, before, after } of changes) {
     const table = rigTables[name]
     const isRow = and(eq(table.rigId, rigId), sql`${table.id} = ${id}`)
     if (after === null) await tx.delete(table).where(isRow)
     else if (before === null) await tx.insert(table as SQLiteTable).values({ rigId, ...after })
-    else await tx.update(table as SQLiteTable).set({ ...after }).where(isRow)
+    else
+      await tx
+        .update(table as SQLiteTable)
+        .set({ ...after })
+        .where(isRow)
   }
 }

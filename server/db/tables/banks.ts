@@ -13,6 +13,9 @@ export const banks = sqliteTable(
   },
   (table) => [
     primaryKey({ columns: [table.rigId, table.id] }),
-    foreignKey({ columns: [table.rigId, table.controllerId], foreignColumns: [controllers.rigId, controllers.id] }),
+    foreignKey({
+      columns: [table.rigId, table.controllerId],
+      foreignColumns: [controllers.rigId, controllers.id],
+    }),
   ],
 )

@@ -21,7 +21,9 @@ const devices = computed(() => inOrder(rig.value.devices))
 const summary = computed(
   () => `${count(controllers.value.length, 'foot controller')}, ${count(devices.value.length, 'device')}`,
 )
-const device = computed(() => (selection.value?.kind === 'device' ? rig.value.devices[selection.value.deviceId] : undefined))
+const device = computed(() =>
+  selection.value?.kind === 'device' ? rig.value.devices[selection.value.deviceId] : undefined,
+)
 const controller = computed(() =>
   selection.value?.kind === 'controller' ? rig.value.controllers[selection.value.controllerId] : undefined,
 )
@@ -30,7 +32,8 @@ const foundAbout = (table: TableName, id: string) =>
 
 function addController(): void {
   const row = startingController(rig.value, nanoid(12) as ControllerId)
-  if (rigs.edit(addRow('addController', 'controllers', row))) select({ kind: 'controller', controllerId: row.id })
+  if (rigs.edit(addRow('addController', 'controllers', row)))
+    select({ kind: 'controller', controllerId: row.id })
 }
 
 function addDevice(): void {
@@ -42,7 +45,12 @@ function addDevice(): void {
 <template>
   <ViewFrame title="Rig" :summary="summary" inspector="What is chosen">
     <div class="tools">
-      <Button v-if="controllers.length === 0" label="Add the foot controller" size="small" @click="addController" />
+      <Button
+        v-if="controllers.length === 0"
+        label="Add the foot controller"
+        size="small"
+        @click="addController"
+      />
       <Button
         label="Add a device"
         size="small"
@@ -52,12 +60,18 @@ function addDevice(): void {
       />
     </div>
     <p v-if="controllers.length + devices.length === 0" class="empty">
-      Nothing on the floor yet. Add the foot controller, then each device it talks to. After that, Switches is where you
-      say what a step should do.
+      Nothing on the floor yet. Add the foot controller, then each device it talks to. After that, Switches is
+      where you say what a step should do.
     </p>
     <RigList :rig="rig" :found="rigs.found" :selection="selection" @choose="select" />
     <template #inspector>
-      <DeviceInspector v-if="device" :key="device.id" :rig="rig" :device="device" :found="foundAbout('devices', device.id)" />
+      <DeviceInspector
+        v-if="device"
+        :key="device.id"
+        :rig="rig"
+        :device="device"
+        :found="foundAbout('devices', device.id)"
+      />
       <ControllerInspector
         v-else-if="controller"
         :key="controller.id"

@@ -51,14 +51,16 @@ function addBank(): void {
   select({ kind: 'bank', bankId: bank.id })
 }
 
-const canAdd = computed(() => floor.controller !== null && nextBankIndex(rig.value, floor.controller) !== null)
+const canAdd = computed(
+  () => floor.controller !== null && nextBankIndex(rig.value, floor.controller) !== null,
+)
 </script>
 
 <template>
   <ViewFrame title="Switches" :summary="summary" inspector="What is chosen">
     <p v-if="!floor.controller" class="empty">
-      There is no foot controller yet. <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Choose one in Rig</NuxtLink>, then come
-      back to say what its switches do.
+      There is no foot controller yet. <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Choose one in Rig</NuxtLink>,
+      then come back to say what its switches do.
     </p>
     <template v-else>
       <BankTabs
@@ -70,7 +72,9 @@ const canAdd = computed(() => floor.controller !== null && nextBankIndex(rig.val
         @add="addBank"
       />
       <div v-if="!floor.bank" class="empty">
-        <p>This controller has no bank yet. The first one holds the switches you step on when the show begins.</p>
+        <p>
+          This controller has no bank yet. The first one holds the switches you step on when the show begins.
+        </p>
         <Button label="Add the first bank" @click="addBank" />
       </div>
       <SwitchGrid
@@ -92,7 +96,12 @@ const canAdd = computed(() => floor.controller !== null && nextBankIndex(rig.val
         :number="chosenNumber"
         :found="chosenFindings"
       />
-      <BankInspector v-else-if="floor.bank && floor.controller" :rig="rig" :bank="floor.bank" :controller="floor.controller" />
+      <BankInspector
+        v-else-if="floor.bank && floor.controller"
+        :rig="rig"
+        :bank="floor.bank"
+        :controller="floor.controller"
+      />
       <p v-else class="soft">Nothing to show yet.</p>
     </template>
   </ViewFrame>

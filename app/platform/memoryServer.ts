@@ -1,0 +1,44 @@
+import { applyEdit, type Rig } from '#core'
+import type { LoggedEdit } from '#shared/contract/rigs'
+import { errorReply, type ErrorCode } from '#shared/errors'
+import type { Answer, RigServer } from './rigServer'
+
+const refusal = (code: ErrorCode): Answer<never> => ({ kind: 'refused', error: errorReply(code).error })
+
+/** A server of one rig in memory, for tests: the same rules, no wire. `isAway` cuts it off. */
+export function memoryServer(
+  rigId: string,
+  start: Rig,
+): RigServer & { isAway: boolean; readonly rig: () => Rig } {
+  let rig = start
+  const log: LoggedEdit[] = []
+  const revision = () => log.length + 1
+  const changedAt = new Date(0).toISOString()
+
+  const server = {
+    isAway: false,
+    rig: () => rig,
+    list: () => answer(() => ({ rigs: [{ id: rigId, name: 'Test rig', revision: revision(), changedAt }] })),
+    create: async () => refusal('internal'),
+    importFile: async () => refusal('invalidFile'),
+    remove: () => answer(() => null),
+    load: (id: string) =>
+      id === rigId ? answer(() => ({ id, revision: revision(), changedAt, rig })) : missing(),
+    since: (_: string, since: number) =>
+      answer(() => ({ revision: revision(), edits: log.filter((one) => one.revision > since) })),
+    post: async (_: string, posted: { id: string; edit: LoggedEdit['edit'] }) => {
+      if (server.isAway) return { kind: 'away' } as const
+      const again = log.find(({ id }) => id === posted.id)
+      if (again) return { kind: 'done', value: { revision: again.revision, changedAt } } as const
+      const applied = applyEdit(rig, posted.edit)
+      if (!applied.ok) return refusal(applied.refusal.code === 'stale' ? 'stale' : 'invalidEdit')
+      rig = applied.value
+      log.push({ ...posted, revision: log.length + 2, at: changedAt })
+      return { kind: 'done', value: { revision: revision(), changedAt } } as const
+    },
+  }
+  const answer = async <Value>(value: () => Value): Promise<Answer<Value>> =>
+    server.isAway ? { kind: 'away' } : { kind: 'done', value: value() }
+  const missing = async () => refusal('noSuchRig')
+  return server
+}

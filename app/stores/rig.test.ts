@@ -1,0 +1,149 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { editRow } from '#core'
+import { memoryAnnouncers } from '~/platform/announcer'
+import { memoryClock } from '~/platform/clock'
+import { memoryKeep } from '~/platform/keep'
+import { memoryServer } from '~/platform/memoryServer'
+import { providePlatform } from '~/platform/platform'
+import { smallRig } from '../../core/rig/makeRig'
+import { useFloorStore } from './floor'
+import { useRigStore } from './rig'
+
+const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
+
+let server: ReturnType<typeof memoryServer>
+let announcers: ReturnType<typeof memoryAnnouncers>
+const clock = { ...memoryClock(), wait: () => new Promise<void>((resolve) => setTimeout(resolve, 1)) }
+
+/** A browser tab: its own stores and its own notes, the same server. */
+function openTab(keep = memoryKeep()) {
+  providePlatform({ server, clock, keep, announcer: announcers() })
+  setActivePinia(createPinia())
+  return useRigStore()
+}
+
+beforeEach(() => {
+  server = memoryServer('rig', smallRig())
+  announcers = memoryAnnouncers()
+})
+
+const move = (tab: ReturnType<typeof openTab>, device: string, channel: number) =>
+  tab.edit(editRow(tab.rig!, 'setChannel', 'devices', device, { channel: channel as never }))
+const channelOf = (tab: ReturnType<typeof openTab>, device: string) => tab.rig?.devices[device]?.channel
+
+describe('the rig store', () => {
+  it('shows an edit at once, sends it, undoes and redoes it', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    move(tab, 'echo', 9)
+    expect(channelOf(tab, 'echo')).toBe(9)
+    await settle()
+    expect(server.rig().devices.echo?.channel).toBe(9)
+    expect([tab.revision, tab.outboxState.kind]).toEqual([2, 'empty'])
+    tab.undo()
+    await settle()
+    expect([channelOf(tab, 'echo'), server.rig().devices.echo?.channel, tab.revision]).toEqual([4, 4, 3])
+    tab.redo()
+    await settle()
+    expect(server.rig().devices.echo?.channel).toBe(9)
+    expect([tab.undo(), tab.undo()]).toEqual([true, false])
+  })
+
+  it('refuses an edit that would break the rig, and says why', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    expect(move(tab, 'echo', 17)).toBe(false)
+    expect(tab.setbacks).toMatchObject([{ label: 'setChannel', doing: 'edit', refusal: { code: 'invalid' } }])
+    expect([channelOf(tab, 'echo'), tab.pending.length]).toEqual([4, 0])
+  })
+
+  it('keeps edits while the server is away, over a reload, and sends them in order', async () => {
+    const keep = memoryKeep()
+    const tab = openTab(keep)
+    await tab.open('rig')
+    server.isAway = true
+    move(tab, 'echo', 9)
+    move(tab, 'preamp', 10)
+    await settle()
+    expect([tab.outboxState.kind, tab.pending.length]).toEqual(['away', 2])
+    tab.close()
+    server.isAway = false
+    const reloaded = openTab(keep)
+    await reloaded.open('rig')
+    expect([channelOf(reloaded, 'echo'), channelOf(reloaded, 'preamp')]).toEqual([9, 10])
+    await settle()
+    expect([server.rig().devices.echo?.channel, server.rig().devices.preamp?.channel]).toEqual([9, 10])
+    reloaded.undo()
+    expect(channelOf(reloaded, 'preamp')).toBe(1)
+  })
+
+  it('says that the server does not answer, and opens when it does', async () => {
+    const tab = openTab()
+    server.isAway = true
+    await tab.open('rig')
+    expect(tab.failure).toEqual({ kind: 'away' })
+    server.isAway = false
+    await tab.open('rig')
+    expect([tab.failure, tab.name]).toEqual([null, 'Test rig'])
+  })
+})
+
+describe('two tabs', () => {
+  it('the second is told, takes the new state, and loses nothing it can keep', async () => {
+    const first = openTab()
+    await first.open('rig')
+    const second = openTab()
+    await second.open('rig')
+    move(first, 'echo', 9)
+    await settle()
+    expect([second.isBehind, channelOf(second, 'echo')]).toEqual([true, 4])
+    // The same row, from the old state: refused and kept.
+    move(second, 'echo', 12)
+    move(second, 'preamp', 13)
+    await settle()
+    expect([second.outboxState.kind, second.pending.length]).toEqual(['refused', 2])
+    await second.takeNewest()
+    await settle()
+    expect([channelOf(second, 'echo'), channelOf(second, 'preamp'), second.isBehind]).toEqual([9, 13, false])
+    expect(second.setbacks).toMatchObject([
+      { label: 'setChannel', doing: 'take', refusal: { code: 'stale' } },
+    ])
+    expect(server.rig().devices.preamp?.channel).toBe(13)
+  })
+
+  it('finds out on looking, when no word came', async () => {
+    const first = openTab()
+    await first.open('rig')
+    announcers = memoryAnnouncers()
+    const second = openTab()
+    await second.open('rig')
+    move(first, 'echo', 9)
+    await settle()
+    expect(second.isBehind).toBe(false)
+    await second.lookForNews()
+    expect(second.isBehind).toBe(true)
+  })
+})
+
+describe('the floor store', () => {
+  it('steps on the current bank, holds, turns banks and follows edits', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    const floor = useFloorStore()
+    expect(floor.bank?.id).toBe('one')
+    floor.press(2)
+    floor.press(2)
+    expect(floor.held.size).toBe(1)
+    expect(floor.last?.wire.map(({ bytes }) => [...bytes])).toEqual([
+      [0xc0, 7],
+      [0xc3, 11],
+    ])
+    floor.turnBank(1)
+    expect([floor.bank?.id, floor.held.size]).toEqual(['two', 0])
+    floor.turnBank(1)
+    expect(floor.bank?.id).toBe('one')
+    floor.press(8)
+    expect(floor.last?.wire).toHaveLength(2)
+  })
+})

@@ -1,0 +1,54 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, openView, test, tile } from './player'
+
+async function seriousFaults(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => ({
+      id,
+      targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
+    }))
+}
+
+for (const theme of ['light', 'stage'])
+  test.describe(`in the ${theme} theme`, () => {
+    test.beforeEach(({ page }) =>
+      page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme),
+    )
+
+    test('axe finds nothing serious in Switches', async ({ page, rigId }) => {
+      await openView(page, rigId, 'switches')
+      expect(await seriousFaults(page)).toEqual([])
+      await tile(page, /Chorus, drive/).click()
+      await page.keyboard.press('2')
+      expect(await seriousFaults(page)).toEqual([])
+    })
+
+    test('axe finds nothing serious in Rig', async ({ page, rigId }) => {
+      await openView(page, rigId, 'rig')
+      await tile(page, /Tape echo/).click()
+      expect(await seriousFaults(page)).toEqual([])
+      await tile(page, /Eight-switch controller/).click()
+      expect(await seriousFaults(page)).toEqual([])
+    })
+
+    test('axe finds nothing serious in the list of rigs and the shortcuts', async ({ page, rigId }) => {
+      await page.goto('/rigs')
+      await expect(page.getByRole('heading', { name: 'Your rigs' })).toBeVisible()
+      expect(await seriousFaults(page)).toEqual([])
+      await openView(page, rigId, 'switches')
+      await page.keyboard.press('Shift+?')
+      await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible()
+      expect(await seriousFaults(page)).toEqual([])
+    })
+  })
+
+test('axe sees a fault that is there', async ({ page }) => {
+  await page.goto('/rigs')
+  await page.evaluate(() => document.body.insertAdjacentHTML('beforeend', '<button></button>'))
+  expect((await seriousFaults(page)).map(({ id }) => id)).toContain('button-name')
+})

@@ -1,0 +1,60 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { parseMidi } from 'midi-file'
+import { expect, openView, test } from './player'
+
+test('files are taken out from the rig menu, and the rig file goes in again', async ({ page, rigId }) => {
+  await openView(page, rigId, 'switches')
+  const take = async (name: string) => {
+    await page.getByRole('button', { name: /rig menu/ }).click()
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name }).click(),
+    ])
+    return download.path()
+  }
+  const midi = parseMidi(await readFile(await take('Messages (switches.mid)')))
+  expect(midi.tracks[0]?.filter(({ type }) => type === 'marker')).toHaveLength(7)
+  const file = await take('Rig file (rig.json)')
+  await page.goto('/rigs')
+  await page.getByLabel('Rig file').setInputFiles(file)
+  await expect(page).toHaveURL(/\/rigs\/[\w-]+\/rig$/)
+  await expect(page.getByRole('button', { name: 'Pit bass, The Tidewright, rig menu' })).toBeVisible()
+})
+
+const broken: [name: string, content: string | Buffer, told: string][] = [
+  ['an empty file', '', 'It is not JSON, or it was cut short'],
+  ['a file of another kind', '{"format": "song"}', 'format It is not a rig file of this program'],
+  [
+    'a newer file',
+    '{"format": "wire-step-rig", "version": 7}',
+    'version It is of version 7; this program reads version 1.',
+  ],
+  [
+    'a file of 50 MB',
+    Buffer.alloc(50_000_000, ' '),
+    'This is larger than the server takes. The most is 8 MB.',
+  ],
+]
+for (const [name, content, told] of broken)
+  test(`${name} is refused with the reason, and nothing changes`, async ({ page, request }, testInfo) => {
+    const before = (await (await request.get('/api/health')).json()).rigs
+    await page.goto('/rigs')
+    const file = testInfo.outputPath('rig.json')
+    await writeFile(file, content)
+    await page.getByLabel('Rig file').setInputFiles(file)
+    await expect(page.getByRole('alert')).toContainText(told)
+    expect((await (await request.get('/api/health')).json()).rigs).toBe(before)
+  })
+
+test('a rig file with a channel 17 is refused with the path', async ({ page, request, rigId }) => {
+  const file = await (await request.get(`/api/rigs/${rigId}/files/rig.json`)).text()
+  await page.goto('/rigs')
+  await page.getByLabel('Rig file').setInputFiles({
+    name: 'rig.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(file.replace('"channel": 4', '"channel": 17')),
+  })
+  await expect(page.getByRole('alert')).toContainText(
+    /tables\.devices\[\d\]\.channel It should be at most 16\./,
+  )
+})

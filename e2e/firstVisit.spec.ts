@@ -1,0 +1,43 @@
+import { bytesSent, expect, inspector, test } from './player'
+
+test('from nothing to a first step', async ({ page }) => {
+  await page.goto('/rigs')
+  await page.getByLabel('Name of the new rig').fill('Rehearsal room')
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByText('Nothing on the floor yet.')).toBeVisible()
+  await page.getByRole('link', { name: /Switches/ }).click()
+  await page.getByRole('link', { name: 'Choose one in Rig' }).click()
+  await page.getByRole('button', { name: 'Add the foot controller' }).click()
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await inspector(page).getByLabel('Name', { exact: true }).fill('Amp')
+  await page.getByRole('link', { name: /Switches/ }).click()
+  await page.getByRole('button', { name: 'Add the first bank' }).click()
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /^1 Put/ })
+    .click()
+  await inspector(page).getByRole('combobox', { name: 'Add a device' }).click()
+  await page.getByRole('option', { name: 'Amp' }).click()
+  await page.getByRole('heading', { name: 'Switches' }).click()
+  await page.keyboard.press('1')
+  await expect(bytesSent(page)).toHaveText('C0 00')
+})
+
+test('a rig that is not there says so, and shows the way back', async ({ page }) => {
+  await page.goto('/rigs/nowhere/switches')
+  await expect(page.getByText('This rig is not on the server. It may have been deleted.')).toBeVisible()
+  await page.getByRole('link', { name: 'All rigs' }).click()
+  await expect(page.getByRole('heading', { name: 'Your rigs' })).toBeVisible()
+})
+
+test('a rig is deleted only after a question', async ({ page, request }) => {
+  const { id } = await (await request.post('/api/rigs', { data: { name: 'Old one' } })).json()
+  await page.goto('/rigs')
+  await page.getByRole('button', { name: 'Delete Old one' }).click()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('link', { name: 'Old one' })).toBeVisible()
+  await page.getByRole('button', { name: 'Delete Old one' }).click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(page.getByRole('link', { name: 'Old one' })).toBeHidden()
+  expect((await request.get(`/api/rigs/${id}`)).status()).toBe(404)
+})

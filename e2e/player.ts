@@ -1,0 +1,52 @@
+import { test as base, expect, type Page } from '@playwright/test'
+
+export { expect }
+
+/** A fresh copy of the demo for every test, and no complaint of the browser left unheard. */
+export const test = base.extend<{ rigId: string; complaints: string[] }>({
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = []
+      listen(page, complaints)
+      await use(complaints)
+      expect(complaints).toEqual([])
+    },
+    { auto: true },
+  ],
+  rigId: async ({ request }, use) => {
+    const { rigs } = await (await request.get('/api/rigs')).json()
+    const demo = rigs.find(({ name }: { name: string }) => name === 'Pit bass, The Tidewright') as {
+      id: string
+    }
+    const file = await (await request.get(`/api/rigs/${demo.id}/files/rig.json`)).text()
+    const made = await request.post('/api/rigs/file', {
+      data: file,
+      headers: { 'Content-Type': 'application/json' },
+    })
+    const { id } = await made.json()
+    await use(id)
+    await request.delete(`/api/rigs/${id}`)
+  },
+})
+
+/** Content policy violations and script errors; failed requests are the tests' own doing. */
+export function listen(page: Page, complaints: string[]): void {
+  page.on('pageerror', ({ message }) => complaints.push(message))
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+      complaints.push(message.text())
+  })
+}
+
+export async function openView(page: Page, rigId: string, view: 'rig' | 'switches'): Promise<void> {
+  await page.goto(`/rigs/${rigId}/${view}`)
+  await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
+}
+
+export const bytesSent = (page: Page) => page.getByRole('status', { name: 'Bytes sent' })
+export const deviceNow = (page: Page, device: string) =>
+  page.getByRole('list', { name: 'Each device now' }).getByRole('listitem').filter({ hasText: device })
+export const tile = (page: Page, text: RegExp) => page.getByRole('main').getByRole('button', { name: text })
+export const inspector = (page: Page) => page.getByRole('complementary', { name: 'What is chosen' })
+export const saved = (page: Page, revision: number) =>
+  expect(page.getByText(new RegExp(`^Saved .*revision ${revision}$`))).toBeVisible()

@@ -1,0 +1,107 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { dirname, join, relative, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from 'vitest'
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)))
+const ALIASES: readonly (readonly [string, string])[] = [
+  ['#core', 'core/index.ts'],
+  ['#shared', 'shared'],
+  ['~', 'app'],
+]
+
+const sources = ['core', 'shared', 'server', 'app', 'e2e'].flatMap((folder) =>
+  readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+    .filter((file) => /\.(ts|vue)$/.test(file) && !file.includes('migrations'))
+    .map((file) => `${folder}/${file}`),
+)
+const isTest = (file: string) => /\.test\.ts$|\/make[A-Z]\w*\.ts$|\/testing\//.test(file)
+
+/** What a file imports or re-exports, as written. */
+function importsOf(file: string): string[] {
+  const text = readFileSync(join(root, file), 'utf8')
+  return Array.from(
+    text.matchAll(
+      /^\s*(?:import|export)\b[^'"]*?from\s+'([^']+)'|\bimport\(\s*'([^']+)'|^import '([^']+)'/gm,
+    ),
+  ).map(([, from, dynamic, bare]) => from ?? dynamic ?? bare ?? '')
+}
+
+/** The project's own file or folder that an import names; null for a package. */
+function target(file: string, written: string): string | null {
+  if (written.startsWith('.')) return relative(root, resolve(root, dirname(file), written))
+  const alias = ALIASES.find(([name]) => written === name || written.startsWith(`${name}/`))
+  return alias ? join(alias[1], written.slice(alias[0].length)) : null
+}
+
+/** Who may import whom, the most particular folder first. */
+const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])[] = [
+  ['core/base', ['core/base']],
+  ['core/midi', ['core/base', 'core/midi']],
+  ['core/rig', ['core/base', 'core/midi', 'core/rig']],
+  ['core/switching', ['core/base', 'core/midi', 'core/rig', 'core/switching']],
+  ['core/simulate', ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/simulate']],
+  ['core', ['core']],
+  ['shared', ['core', 'shared']],
+  ['server', ['core', 'shared', 'server']],
+  ['app', ['core', 'shared', 'app']],
+  ['e2e', ['e2e']],
+]
+const PACKAGES_OF_CORE = ['zod', 'dequal/lite']
+
+const rule = (file: string) => ARROWS.find(([folder]) => file.startsWith(`${folder}/`))!
+const isUnder = (path: string, folder: string) => path === folder || path.startsWith(`${folder}/`)
+
+describe('import arrows', () => {
+  it('sees the tree', () => {
+    expect(sources.length).toBeGreaterThan(100)
+    expect(importsOf('core/simulate/step.ts')).toContain('../switching/schedule')
+    expect(importsOf('app/app.vue')).toEqual(['#components'])
+  })
+
+  it.each(sources.map((file) => [file]))('%s imports only what it may', (file) => {
+    const [folder, mayImport] = rule(file)
+    for (const written of importsOf(file)) {
+      const to = target(file, written)
+      if (to !== null)
+        expect(
+          mayImport.some((one) => isUnder(to, one)),
+          `${file} (${folder}) imports ${written}`,
+        ).toBe(true)
+      else if (folder.startsWith('core') && !isTest(file))
+        expect(PACKAGES_OF_CORE, `${file} imports ${written}`).toContain(written)
+    }
+  })
+
+  it('outside the core, the core is entered by its public face only', () => {
+    const inside = sources
+      .filter((file) => !file.startsWith('core/') && !isTest(file))
+      .flatMap((file) => importsOf(file).map((written) => ({ file, to: target(file, written) })))
+      .filter(({ to }) => to?.startsWith('core/') && to !== 'core/index.ts')
+    expect(inside).toEqual([])
+  })
+})
+
+describe('the core', () => {
+  it('has no import cycle', () => {
+    const files = sources.filter((file) => file.startsWith('core/') && !isTest(file))
+    const edges = new Map(
+      files.map((file) => [
+        file,
+        importsOf(file).flatMap((written) =>
+          written.startsWith('.') ? [`${target(file, written)}.ts`] : [],
+        ),
+      ]),
+    )
+    const done = new Set<string>()
+    const visit = (file: string, path: readonly string[]): void => {
+      if (path.includes(file))
+        throw new Error(`Cycle: ${[...path.slice(path.indexOf(file)), file].join(' -> ')}`)
+      if (done.has(file)) return
+      for (const next of edges.get(file) ?? []) visit(next, [...path, file])
+      done.add(file)
+    }
+    for (const file of files) visit(file, [])
+    expect(done.size).toBe(files.length)
+  })
+})

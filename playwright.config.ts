@@ -1,0 +1,44 @@
+import { defineConfig, devices } from '@playwright/test'
+
+const port = Number(process.env.E2E_PORT ?? 3830)
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 30_000,
+  workers: 1,
+  reporter: 'list',
+  forbidOnly: process.env.CI !== undefined,
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    actionTimeout: 8000,
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+  projects: [
+    { name: 'chromium', use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } } },
+  ],
+  webServer: {
+    command: 'node .output/server/index.mjs',
+    url: `http://127.0.0.1:${port}/api/health`,
+    reuseExistingServer: false,
+    timeout: 30_000,
+    env: {
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      DATABASE_URL: `file:.data/e2e-${process.pid}.db`,
+      WIRE_STEP_DEMO: '1',
+    },
+  },
+})

@@ -1,0 +1,71 @@
+// What the other scripts need before they can run. Node's own modules only: nothing may be installed yet.
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)))
+
+/** Runs a command here with its output shown; ends this process with its status when it fails. */
+export function run(command, args, env = {}) {
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
+  })
+  if (error) console.error(error.message)
+  if (status !== 0) process.exit(status ?? 1)
+}
+
+/** One fingerprint of all files under the given paths. */
+function fingerprint(paths) {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    const full = join(root, path)
+    if (!existsSync(full)) return
+    if (statSync(full).isDirectory()) for (const name of readdirSync(full).sort()) add(join(path, name))
+    else hash.update(path).update('\0').update(readFileSync(full)).update('\0')
+  }
+  paths.forEach(add)
+  return hash.digest('hex')
+}
+
+/** Does the work when the files differ from those of the last time, and leaves a stamp. */
+function whenChanged(stamp, paths, work) {
+  const file = join(root, stamp)
+  const print = fingerprint(paths)
+  if (existsSync(file) && readFileSync(file, 'utf8') === print) return
+  work()
+  mkdirSync(dirname(file), { recursive: true })
+  writeFileSync(file, print)
+}
+
+export const ensureInstalled = () =>
+  whenChanged('node_modules/.wire-step-stamp', ['package-lock.json', '.npmrc'], () => run('npm', ['ci']))
+
+export const ensureBuilt = () =>
+  whenChanged(
+    '.output/.wire-step-stamp',
+    ['app', 'core', 'shared', 'server', 'public', 'nuxt.config.ts', 'package-lock.json'],
+    () => run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build', '--logLevel', 'silent']),
+  )
+
+/** The types and lint rules Nuxt writes for itself. */
+export const ensurePrepared = () =>
+  run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'prepare', '--logLevel', 'silent'])
+
+export const chromium = () => process.env.CHROMIUM ?? '/usr/bin/chromium'
+
+/** Debian's own chromium, when it is missing and this user may install it. */
+export function ensureChromium() {
+  if (existsSync(chromium())) return
+  console.log("Installing Debian's chromium for the browser tests")
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo']
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args]
+    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' })
+  }
+  apt('update', '-qq')
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium')
+}
