@@ -9,6 +9,7 @@ export default defineConfig({
   },
   test: {
     environment: 'node',
+
     include: ['{core,shared,server,app,guards}/**/*.test.ts'],
   },
 })

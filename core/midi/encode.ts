@@ -80,7 +80,7 @@ export function appendMessage(bytes: number[], message: MidiMessage): number[] {
 }
 
 /** The bytes of one message, status byte included. Throws RangeError as {@link appendMessage}. */
-export const encodeMessage = (message: MidiMessage): Uint8Array => Uint8Array.from(appendMessage([], message))
+export const encodeMessage = (message: MidiMessage): Uint8Array => new Uint8Array(appendMessage([], message))
 
 /**
  * The bytes of several messages in order. With `runningStatus`, a channel message whose status equals
@@ -101,5 +101,5 @@ export function encodeMessages(
     if (runningStatus && status < SYSTEM_STATUS.exclusive && status === running) bytes.splice(start, 1)
     running = status < SYSTEM_STATUS.exclusive ? status : 0
   }
-  return Uint8Array.from(bytes)
+  return new Uint8Array(bytes)
 }

@@ -1,9 +1,10 @@
 import { refuse, accept, type Result } from '../base/result'
 import { appendMessage } from './encode'
 import type { MidiMessage } from './message'
+import { channelMessageOf } from './messageOf'
 import { parseMessages } from './parse'
 import { CHANNEL_STATUS, dataLength, SYSTEM_STATUS } from './status'
-import { decodeVariableLength, encodeVariableLength } from './variableLength'
+import { appendVariableLength, decodeVariableLength } from './variableLength'
 
 /** One thing in a track, `delta` ticks after the one before. */
 export type MidiFileEvent = { readonly delta: number } & (
@@ -46,11 +47,11 @@ export function encodeMidiFile(file: MidiFile): Uint8Array {
     bytes.push(...ascii('MTrk'), ...u32(body.length))
     for (const byte of body) bytes.push(byte)
   }
-  return Uint8Array.from(bytes)
+  return new Uint8Array(bytes)
 }
 
 function appendEvent(bytes: number[], event: MidiFileEvent): void {
-  for (const byte of encodeVariableLength(event.delta)) bytes.push(byte)
+  appendVariableLength(bytes, event.delta)
   if (event.kind === 'message') {
     appendFileMessage(bytes, event.message)
     return
@@ -59,7 +60,8 @@ function appendEvent(bytes: number[], event: MidiFileEvent): void {
     event.kind === 'tempo'
       ? [event.microseconds >> 16, (event.microseconds >> 8) & 0xff, event.microseconds & 0xff]
       : utf8(event.text)
-  bytes.push(META, META_TYPE[event.kind], ...encodeVariableLength(data.length))
+  bytes.push(META, META_TYPE[event.kind])
+  appendVariableLength(bytes, data.length)
   for (const byte of data) bytes.push(byte)
 }
 
@@ -70,7 +72,8 @@ function appendFileMessage(bytes: number[], message: MidiMessage): void {
     return
   }
   const wire = appendMessage([], message)
-  bytes.push(SYSTEM_STATUS.exclusive, ...encodeVariableLength(wire.length - 1))
+  bytes.push(SYSTEM_STATUS.exclusive)
+  appendVariableLength(bytes, wire.length - 1)
   for (let n = 1; n < wire.length; n++) bytes.push(wire[n]!)
 }
 
@@ -104,10 +107,14 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
   // Ticks of events passed over belong to the next one kept.
   let waiting = 0
   while (at < end) {
-    const delta = decodeVariableLength(bytes, at)
-    if (!delta) return refuse({ code: 'badEvent', at })
-    at += delta.length
-    waiting += delta.value
+    // Most deltas are one byte.
+    if (bytes[at]! < 0x80) waiting += bytes[at++]!
+    else {
+      const delta = decodeVariableLength(bytes, at)
+      if (!delta) return refuse({ code: 'badEvent', at })
+      at += delta.length
+      waiting += delta.value
+    }
     let status = bytes[at] ?? 0
     if (status >= 0x80) at++
     else status = running
@@ -115,10 +122,10 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
     if (status < SYSTEM_STATUS.exclusive) {
       running = status
       const next = at + dataLength(status)
-      const message =
-        next <= end ? parseMessages([status, ...bytes.subarray(at, next)]).messages[0] : undefined
-      if (!message) return refuse({ code: 'badEvent', at })
-      events.push({ delta: waiting, kind: 'message', message })
+      const first = bytes[at] ?? 0xff
+      const second = next - at === 2 ? (bytes[at + 1] ?? 0xff) : 0
+      if (next > end || first > 0x7f || second > 0x7f) return refuse({ code: 'badEvent', at })
+      events.push({ delta: waiting, kind: 'message', message: channelMessageOf(status, first, second) })
       waiting = 0
       at = next
       continue

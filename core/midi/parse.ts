@@ -1,7 +1,6 @@
-import type { Channel } from '../base/channel'
-import type { U14 } from '../base/u14'
 import type { U7 } from '../base/u7'
 import type { MidiMessage, RealTimeMessage } from './message'
+import { messageOf } from './messageOf'
 import { dataLength, REAL_TIME_STATUS, SYSTEM_STATUS } from './status'
 
 /** What a stream held that was no message. `at` counts bytes from the first byte ever pushed. */
@@ -122,9 +121,10 @@ export class MidiParser {
       this.#held = 1
       return
     }
+    this.#onMessage(
+      this.#needed === 1 ? messageOf(this.#status, byte, 0) : messageOf(this.#status, this.#first, byte),
+    )
     this.#held = 0
-    if (this.#needed === 1) this.#onMessage(oneByteMessage(this.#status, byte))
-    else this.#onMessage(twoByteMessage(this.#status, this.#first, byte))
     // System common messages have no running status.
     if (this.#status >= SYSTEM_STATUS.exclusive) this.#status = 0
   }
@@ -155,32 +155,6 @@ export class MidiParser {
 
   #garbage(reason: Garbage['reason']): void {
     this.#onGarbage({ reason, at: this.#position })
-  }
-}
-
-function oneByteMessage(status: number, value: number): MidiMessage {
-  const channel = ((status & 0x0f) + 1) as Channel
-  if (status === SYSTEM_STATUS.timeCode) return { kind: 'timeCode', value: value as U7 }
-  if (status === SYSTEM_STATUS.songSelect) return { kind: 'songSelect', song: value as U7 }
-  if ((status & 0xf0) === 0xc0) return { kind: 'program', channel, program: value as U7 }
-  return { kind: 'channelPressure', channel, value: value as U7 }
-}
-
-function twoByteMessage(status: number, first: number, second: number): MidiMessage {
-  const channel = ((status & 0x0f) + 1) as Channel
-  switch (status & 0xf0) {
-    case 0xb0:
-      return { kind: 'control', channel, controller: first as U7, value: second as U7 }
-    case 0x90:
-      return { kind: 'noteOn', channel, note: first as U7, velocity: second as U7 }
-    case 0x80:
-      return { kind: 'noteOff', channel, note: first as U7, velocity: second as U7 }
-    case 0xa0:
-      return { kind: 'polyPressure', channel, note: first as U7, value: second as U7 }
-    case 0xe0:
-      return { kind: 'pitchBend', channel, bend: ((second << 7) | first) as U14 }
-    default:
-      return { kind: 'songPosition', beats: ((second << 7) | first) as U14 }
   }
 }
 

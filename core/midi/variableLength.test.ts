@@ -1,6 +1,12 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { decodeVariableLength, encodeVariableLength, VARIABLE_LENGTH_MAX } from './variableLength'
+import { appendVariableLength, decodeVariableLength, VARIABLE_LENGTH_MAX } from './variableLength'
+
+const encodeVariableLength = (value: number): number[] => {
+  const bytes: number[] = []
+  appendVariableLength(bytes, value)
+  return bytes
+}
 
 describe('variable-length numbers', () => {
   // RP-001, Standard MIDI Files 1.0, the document's own examples; from memory.

@@ -4,14 +4,15 @@ import { requireIntegerBetween } from '../base/integer'
 export const VARIABLE_LENGTH_MAX = 0x0fffffff
 
 /**
- * Seven bits a byte, most significant first, bit 7 set on all but the last (RP-001, "Variable Length
- * Quantity"). Throws RangeError outside 0 to 2^28 - 1.
+ * Appends a number to `bytes`: seven bits a byte, most significant first, bit 7 set on all but the last
+ * (RP-001, "Variable Length Quantity"). Throws RangeError outside 0 to 2^28 - 1.
  */
-export function encodeVariableLength(value: number): number[] {
+export function appendVariableLength(bytes: number[], value: number): void {
   requireIntegerBetween('A variable-length number', value, 0, VARIABLE_LENGTH_MAX)
-  const bytes = [value & 0x7f]
-  for (let rest = value >> 7; rest > 0; rest >>= 7) bytes.unshift((rest & 0x7f) | 0x80)
-  return bytes
+  if (value >= 1 << 21) bytes.push((value >> 21) | 0x80)
+  if (value >= 1 << 14) bytes.push(((value >> 14) & 0x7f) | 0x80)
+  if (value >= 1 << 7) bytes.push(((value >> 7) & 0x7f) | 0x80)
+  bytes.push(value & 0x7f)
 }
 
 /** Reads one number at `at`; null when the bytes end inside it or it runs past four bytes. */

@@ -1,0 +1,37 @@
+/** Runs `work` for about a second after warming up; returns runs a second. */
+function rate(work: () => void): number {
+  const until = (end: number) => {
+    let runs = 0
+    while (performance.now() < end) {
+      work()
+      runs++
+    }
+    return runs
+  }
+  until(performance.now() + 300)
+  const began = performance.now()
+  const runs = until(began + 1000)
+  return (runs * 1000) / (performance.now() - began)
+}
+
+const figure = (n: number) => n.toLocaleString('en', { maximumSignificantDigits: 4 })
+
+/** Prints what one piece of work reaches. */
+export function measure(title: string, unit: string, perRun: number, work: () => void): void {
+  console.log(`${title}: ${figure(rate(work) * perRun)} ${unit} a second`)
+}
+
+/** Prints ours beside a named peer's, and the ratio, from the same run. */
+export function compare(
+  title: string,
+  unit: string,
+  perRun: number,
+  ours: () => void,
+  peer: string,
+  theirs: () => void,
+): void {
+  const [mine, other] = [rate(ours) * perRun, rate(theirs) * perRun]
+  console.log(
+    `${title}: ${figure(mine)} ${unit} a second, ${peer} ${figure(other)}: ratio ${figure(mine / other)}`,
+  )
+}
