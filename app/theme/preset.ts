@@ -107,6 +107,18 @@ const plainButton = {
   },
 }
 
+/** The arrow that opens the list of a field. */
+const opener = {
+  dropdown: {
+    background: 'var(--hover)',
+    hoverBackground: 'var(--line)',
+    activeBackground: 'var(--line)',
+    color: 'var(--ink-soft)',
+    hoverColor: 'var(--ink)',
+    activeColor: 'var(--ink)',
+  },
+}
+
 /** The library's controls in the clothes of this app: square-ish, flat, dense, ink on film. */
 export const preset = definePreset(
   {
@@ -144,6 +156,7 @@ export const preset = definePreset(
         root: { paddingX: '0.75rem', paddingY: '0.3rem', borderRadius: corner, label: { fontWeight: '600' } },
         colorScheme: { light: plainButton, dark: plainButton },
       },
+      autocomplete: { colorScheme: { light: opener, dark: opener } },
       tooltip: {
         root: { borderRadius: corner, shadow: 'none', padding: '0.25rem 0.5rem' },
         colorScheme: {

@@ -69,10 +69,12 @@ function transmit(rig: Rig, state: FloorState, messages: CompiledMessage[], at: 
   if (messages.length === 0) return { state, wire: [] }
   const listeners = inOrder(rig.devices)
   const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
-  const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map((timed) => ({
-    ...timed,
-    heardBy: deliver(listeners, devices, timed.message),
-  }))
+  const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map(
+    ({ message, deviceId, action, bytes, start, end }) => {
+      const heardBy = deliver(listeners, devices, message)
+      return { message, deviceId, action, bytes, start, end, heardBy }
+    },
+  )
   return { state: { ...state, devices, wireFreeAt: wire.at(-1)!.end }, wire }
 }
 

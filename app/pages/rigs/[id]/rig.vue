@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { addRow, inOrder, type ControllerId, type DeviceId, type TableName } from '#core'
 import ControllerInspector from '~/components/rig/ControllerInspector.vue'
 import DeviceInspector from '~/components/rig/DeviceInspector.vue'
+import RigInspector from '~/components/rig/RigInspector.vue'
 import RigList from '~/components/rig/RigList.vue'
 import { startingController, startingDevice } from '~/components/rig/startingRows'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -79,7 +80,7 @@ function addDevice(): void {
         :controller="controller"
         :found="foundAbout('controllers', controller.id)"
       />
-      <p v-else class="soft">Choose a device to see its channel and how it counts presets.</p>
+      <RigInspector v-else :rig="rig" />
     </template>
   </ViewFrame>
 </template>
@@ -94,9 +95,5 @@ function addDevice(): void {
 .empty {
   max-width: 460px;
   padding: 16px 0;
-}
-
-.soft {
-  color: var(--ink-soft);
 }
 </style>
