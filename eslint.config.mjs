@@ -56,5 +56,6 @@ export default withNuxt(
       '@typescript-eslint/unified-signatures': 'off',
     },
   },
+  { files: ['bench/**'], rules: { 'no-console': 'off' } },
   prettier,
 )

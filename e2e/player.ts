@@ -30,7 +30,7 @@ export const test = base.extend<{ rigId: string; complaints: string[] }>({
 })
 
 /** Content policy violations and script errors; failed requests are the tests' own doing. */
-export function listen(page: Page, complaints: string[]): void {
+function listen(page: Page, complaints: string[]): void {
   page.on('pageerror', ({ message }) => complaints.push(message))
   page.on('console', (message) => {
     if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))

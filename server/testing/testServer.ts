@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'

@@ -3,12 +3,12 @@ import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
 
 /** A line of text that is taken when the player leaves it or presses Enter; Escape puts the old one back. */
-const { label, value, max, hint } = defineProps<{
-  label: string
-  value: string
-  max: number
-  hint?: string
-}>()
+const {
+  label,
+  value,
+  max,
+  required = false,
+} = defineProps<{ label: string; value: string; max: number; required?: boolean }>()
 const emit = defineEmits<{ take: [text: string] }>()
 
 const draft = ref(value)
@@ -21,7 +21,9 @@ watch(
 )
 
 function take(): void {
-  if (draft.value.trim() !== value) emit('take', draft.value.trim())
+  const text = draft.value.trim()
+  if (text === '' && required) draft.value = value
+  else if (text !== value) emit('take', text)
 }
 </script>
 
@@ -32,12 +34,10 @@ function take(): void {
       :id="id"
       v-model="draft"
       :maxlength="max"
-      :aria-describedby="hint ? `${id}-hint` : undefined"
       @blur="take"
       @keydown.enter="take"
       @keydown.escape="draft = value"
     />
-    <p v-if="hint" :id="`${id}-hint`" class="hint">{{ hint }}</p>
   </div>
 </template>
 
@@ -51,10 +51,5 @@ label {
   font-weight: 600;
   font-size: 12px;
   color: var(--ink-soft);
-}
-
-.hint {
-  font-size: 12px;
-  color: var(--ink-faint);
 }
 </style>

@@ -32,7 +32,7 @@ const YES_NO = [
   <div class="inspector">
     <h2>{{ controller.name }}</h2>
     <FindingNote v-for="(one, n) in found" :key="n" :finding="one" @fix="rigs.edit(one.fix ?? null)" />
-    <TextField label="Name" :value="controller.name" :max="60" @take="change({ name: $event })" />
+    <TextField label="Name" :value="controller.name" :max="60" required @take="change({ name: $event })" />
     <h3>What its manual says</h3>
     <div class="fields">
       <NumberField

@@ -21,6 +21,7 @@ const rigs = useRigStore()
       label="Name"
       :value="device.name"
       :max="60"
+      required
       @take="rigs.edit(editRow(rig, 'changeDevice', 'devices', device.id, { name: $event }))"
     />
     <ChannelGrid

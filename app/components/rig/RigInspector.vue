@@ -16,6 +16,7 @@ const rigs = useRigStore()
       label="Name of this rig"
       :value="rigName(rig)"
       :max="60"
+      required
       @take="rigs.edit(editRow(rig, 'renameRig', 'about', ABOUT_ID, { name: $event }))"
     />
     <p>Choose something on the floor to see its channel, its numbers and what it must have set.</p>
