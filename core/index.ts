@@ -11,7 +11,35 @@ export { decodeMidiFile, encodeMidiFile } from './midi/midiFile'
 export type { ChannelMessage, MidiMessage } from './midi/message'
 export { MICROSECONDS_PER_BYTE, wireTime } from './midi/wireTime'
 
-export { channelHolders, nextFreeChannel, sendChannel } from './rig/channels'
+export {
+  canOverhear,
+  channelHolders,
+  nextFreeChannel,
+  receivers,
+  sendChannel,
+  spreadChannels,
+  type TooManyDevices,
+} from './rig/channels'
+export {
+  boxes,
+  boxName,
+  boxOf,
+  cablesIn,
+  carriesMidi,
+  isForMidi,
+  links,
+  type Box,
+  type Link,
+} from './rig/cabling/link'
+export { arrivals, heardFrom, type Arrival } from './rig/cabling/signal'
+export { powerMismatch, powerPlan, type Consumer, type Outlet, type PowerPlan } from './rig/cabling/power'
+export { leadsBetween } from './rig/cabling/wiring'
+export { cableBetween, layCable } from './rig/edits/layCable'
+export { likelyCable, plugChoices, type PlugChoice } from './rig/edits/plugChoices'
+export { endOf, isFree } from './rig/edits/suggestCable'
+export { alterRole, setRole } from './rig/edits/setJack'
+export { shareChannel } from './rig/edits/shareChannel'
+export { moveDevice } from './rig/edits/moveDevice'
 export {
   applyEdit,
   change,
@@ -59,11 +87,25 @@ export {
 export { ABOUT_ID, type About } from './rig/table/about'
 export type { Action } from './rig/table/action'
 export type { Bank, BankId } from './rig/table/bank'
-export { switchCount, type Controller, type ControllerId } from './rig/table/controller'
-export type { Device, DeviceId } from './rig/table/device'
+export { switchCount, type Controller, type ControllerEvent, type ControllerId } from './rig/table/controller'
+export type { Adapter, Cable, CableEnd, CableId, Lead } from './rig/table/cable'
+export type { Device, DeviceId, DeviceKind } from './rig/table/device'
+export type { Mark, MarkId } from './rig/table/mark'
+export {
+  roleOf,
+  type Passes,
+  type Plug,
+  type Port,
+  type Role,
+  type RoleKind,
+  type RoleOf,
+} from './rig/table/port'
+export type { Saving } from './rig/table/saving'
+export type { Spot } from './rig/table/scalars'
 export type { Preset, PresetId } from './rig/table/preset'
 export { isProgrammed, type Footswitch, type SwitchId } from './rig/table/switch'
 
+export { abilityFor, lacking, requirements, type Need, type Requirement } from './switching/requirements'
 export { compile, type CompiledMessage, type SwitchEvent } from './switching/compile'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
@@ -80,6 +122,20 @@ export type { DeviceState } from './simulate/device'
 export { findings, type Finding } from './check/findings'
 export { reasonAgainst } from './check/unsendablePreset'
 export type { Severity } from './check/finding'
+
+export { CONTROLLERS, DEVICES } from './archetype/archetypes'
+export type { ControllerArchetype, DeviceArchetype } from './archetype/archetype'
+export { addController, addDevice, duplicateDevice } from './archetype/addBox'
+
+export { BOX } from './arrange/grid'
+export { routeLines, linesOf, type Line, type Route } from './arrange/route'
+export { freeSpot, spots } from './arrange/spots'
+export { tidy } from './arrange/tidy'
+
+export { checklist, PHASES, type ChecklistLine, type Phase, type Task } from './setup/checklist'
+export { lostTick, tickOf, toggleTick } from './setup/ticks'
+export { jackCautions, PHASE_CAUTIONS, taskCautions, type Caution } from './setup/cautions'
+export { guide, type Answer, type Guide, type Question, type Verdict } from './setup/guide'
 
 export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './format/rigFile'
 export { switchesMidi } from './format/switchesMidi'

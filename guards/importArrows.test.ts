@@ -41,6 +41,8 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
   ['core/rig', ['core/base', 'core/midi', 'core/rig']],
   ['core/switching', ['core/base', 'core/midi', 'core/rig', 'core/switching']],
   ['core/simulate', ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/simulate']],
+  ['core/archetype', ['core/base', 'core/rig', 'core/archetype']],
+  ['core/arrange', ['core/base', 'core/rig', 'core/arrange']],
   ['core', ['core']],
   ['shared', ['core', 'shared']],
   ['server', ['core', 'shared', 'server']],

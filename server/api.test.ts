@@ -218,7 +218,7 @@ describe('files in', () => {
     [
       'with a channel 17',
       text.replace('"channel": 4', '"channel": 17'),
-      'tables.devices[0].channel',
+      'tables.devices[1].channel',
       'It should be at most 16',
     ],
     [

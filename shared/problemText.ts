@@ -33,6 +33,10 @@ export function problemText(problem: Problem): string {
       return 'The device has more presets than its messages can reach. Check bank select and programs per bank.'
     case 'tooManySlots':
       return 'There are more slots than letters. Use digits, or at most 26 slots.'
+    case 'noSuchRole':
+      return 'The jack has no such role.'
+    case 'sameJacks':
+      return 'Two jacks of the box have one id.'
     case 'noAbout':
       return 'It should hold exactly one row, with the id "about".'
     default:

@@ -6,6 +6,14 @@ export type Selection =
   | { readonly kind: 'bank'; readonly bankId: string }
   | { readonly kind: 'device'; readonly deviceId: string }
   | { readonly kind: 'controller'; readonly controllerId: string }
+  | { readonly kind: 'cable'; readonly cableId: string }
+
+/** The choice that shows a row of a table in the inspector. */
+export function selectionOf(table: string, id: string): Selection | null {
+  if (table === 'devices') return { kind: 'device', deviceId: id }
+  if (table === 'controllers') return { kind: 'controller', controllerId: id }
+  return table === 'cables' ? { kind: 'cable', cableId: id } : null
+}
 
 const selection = ref<Selection | null>(null)
 

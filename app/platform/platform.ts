@@ -1,6 +1,7 @@
 import { browserAnnouncer, type Announcer } from './announcer'
 import { browserClock, type Clock } from './clock'
 import { tabKeep, type Keep } from './keep'
+import { browserPage, type Page } from './page'
 import { browserRigServer, type RigServer } from './rigServer'
 
 /** Everything of the world outside that the stores use. */
@@ -9,6 +10,7 @@ export interface Platform {
   readonly clock: Clock
   readonly keep: Keep
   readonly announcer: Announcer
+  readonly page: Page
 }
 
 let platform: Platform | null = null
@@ -19,6 +21,7 @@ export const usePlatform = (): Platform =>
     clock: browserClock,
     keep: tabKeep,
     announcer: browserAnnouncer(),
+    page: browserPage,
   })
 
 /** For tests: stands in for the browser. */

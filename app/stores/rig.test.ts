@@ -4,6 +4,7 @@ import { editRow } from '#core'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
+import { memoryPage } from '~/platform/page'
 import { memoryServer } from '~/platform/memoryServer'
 import { providePlatform } from '~/platform/platform'
 import { smallRig } from '../../core/rig/makeRig'
@@ -18,7 +19,7 @@ const clock = { ...memoryClock(), wait: () => new Promise<void>((resolve) => set
 
 /** A browser tab: its own stores and its own notes, the same server. */
 function openTab(keep = memoryKeep()) {
-  providePlatform({ server, clock, keep, announcer: announcers() })
+  providePlatform({ server, clock, keep, announcer: announcers(), page: memoryPage() })
   setActivePinia(createPinia())
   return useRigStore()
 }

@@ -11,7 +11,12 @@ export interface Stage {
 }
 
 export const STAGES: readonly Stage[] = [
-  { name: 'Rig', page: 'rig', key: 'r', tables: ['about', 'controllers', 'devices', 'presets'] },
+  {
+    name: 'Rig',
+    page: 'rig',
+    key: 'r',
+    tables: ['about', 'controllers', 'devices', 'presets', 'cables', 'marks'],
+  },
   { name: 'Switches', page: 'switches', key: 's', tables: ['banks', 'switches'] },
 ]
 

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { applyEdit, invertEdit } from '../rig/edit'
 import {
   makeBank,
   makeController,
@@ -10,20 +9,8 @@ import {
   recall,
   smallRig,
 } from '../rig/makeRig'
-import type { Rig } from '../rig/rig'
-import { findings, type Finding } from './findings'
-
-const codes = (rig: Rig) => findings(rig).map(({ code }) => code)
-
-/** The finding is there, its fix makes it go, and undoing the fix brings the rig back. */
-function expectFixable(rig: Rig, code: Finding['code']): void {
-  const fix = findings(rig).find((one) => one.code === code)?.fix
-  if (!fix) throw new Error(`No fix for ${code}`)
-  const fixed = applyEdit(rig, fix)
-  if (!fixed.ok) throw new Error(JSON.stringify(fixed.refusal))
-  expect(codes(fixed.value)).not.toContain(code)
-  expect(applyEdit(fixed.value, invertEdit(fix))).toEqual({ ok: true, value: rig })
-}
+import { findings } from './findings'
+import { codes, expectFixable } from './makeFinding'
 
 it('finds nothing in a rig that is right', () => {
   expect(findings(smallRig())).toEqual([])
@@ -81,7 +68,10 @@ describe('silent switch', () => {
   })
 
   it('finds one whose devices listen on no channel', () => {
-    expect(findings(withSwitch([recall('p')], 'none'))).toMatchObject([{ facts: { why: 'unheard' } }])
+    expect(findings(withSwitch([recall('p')], 'none'))).toMatchObject([
+      { code: 'noChannel' },
+      { code: 'silentSwitch', facts: { why: 'unheard' } },
+    ])
   })
 })
 

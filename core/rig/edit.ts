@@ -29,6 +29,16 @@ export const EDIT_LABELS = [
   'moveRecall',
   'clearSwitch',
   'copySwitch',
+  'layCable',
+  'changeCable',
+  'removeCable',
+  'setJack',
+  'setPanel',
+  'moveDevice',
+  'spreadChannels',
+  'moveBox',
+  'tidy',
+  'tick',
 ] as const
 
 export type EditLabel = (typeof EDIT_LABELS)[number]

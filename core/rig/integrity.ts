@@ -1,5 +1,6 @@
 import { switchCount } from './table/controller'
 import { ABOUT_ID } from './table/about'
+import type { Cable } from './table/cable'
 import { problemsOf, type Problem } from './problem'
 import { referencesOf } from './references'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName, type Tables } from './rig'
@@ -35,6 +36,7 @@ function tableProblems<Table extends TableName>(rig: Rig, table: Table): Problem
           table: reference.table,
           id: reference.id,
         })
+    if (table === 'cables') problems.push(...looseEnds(rig, row as Cable))
     const place = placing[table]?.(row)
     if (!place) continue
     const by = places.get(place.key)
@@ -45,6 +47,23 @@ function tableProblems<Table extends TableName>(rig: Rig, table: Table): Problem
       problems.push({ path: [table, id, place.field], code: 'beyond', value: place.value, most })
   }
   return problems
+}
+
+/** Ends at a jack their box does not have. */
+function looseEnds(rig: Rig, cable: Cable): Problem[] {
+  return (['from', 'to'] as const).flatMap((side) => {
+    const { table, id, port } = cable[side]
+    const box = rig[table][id]
+    if (!box || box.ports.some((one) => one.id === port)) return []
+    return [
+      {
+        path: ['cables', cable.id, side, 'port'],
+        code: 'missingRow',
+        table: `${table}.${id}.ports`,
+        id: port,
+      },
+    ]
+  })
 }
 
 /** A row's one place among its fellows; `most` is null when its owner is missing, which is said elsewhere. */

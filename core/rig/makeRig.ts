@@ -1,32 +1,85 @@
 import { requireChannel } from '../base/channel'
-import { requireU7 } from '../base/u7'
-import { PLAIN_128 } from './numbering/numbering'
-import { emptyRig, type Rig } from './rig'
+import { emptyRig, inOrder, type Rig } from './rig'
 import type { Bank } from './table/bank'
 import type { Controller } from './table/controller'
+import type { Cable, CableEnd } from './table/cable'
 import type { Device } from './table/device'
+import type { Mark } from './table/mark'
+import type { Port, Role, RoleKind, RoleOf } from './table/port'
 import type { Preset } from './table/preset'
 import type { Action } from './table/action'
 import type { Footswitch } from './table/switch'
 
 /** Builders for tests: rows with everything usual filled in, and a rig from such rows. */
 
+const ROLES: { readonly [Kind in RoleKind]: RoleOf<Kind> } = {
+  midiIn: { kind: 'midiIn', plug: 'din', merges: false, phantom: 'none' },
+  midiOut: { kind: 'midiOut', plug: 'din', isThru: false, passes: 'never', blocks: [], phantom: 'none' },
+  usb: { kind: 'usb', end: 'device', passes: 'never' },
+  air: { kind: 'air', passes: 'never' },
+  switchOut: {
+    kind: 'switchOut',
+    poles: 1,
+    rest: 'open',
+    first: 'tip',
+    does: [],
+    by: 'relay',
+    action: 'momentary',
+  },
+  switchIn: { kind: 'switchIn', poles: 1, rest: 'open', first: 'tip', does: [], action: 'momentary' },
+  expressionOut: { kind: 'expressionOut', wiper: 'tip' },
+  expressionIn: { kind: 'expressionIn', wiper: 'tip' },
+  powerOut: { kind: 'powerOut', volts: 9, current: 'dc', centre: 'negative', milliamps: 500 },
+  powerIn: { kind: 'powerIn', volts: 9, current: 'dc', centre: 'negative', milliamps: 100 },
+}
+
+export const makeRole = <Kind extends RoleKind>(kind: Kind, fields: Partial<RoleOf<Kind>> = {}): Role =>
+  ({ ...ROLES[kind], ...fields }) as Role
+
+export const makePort = (id: string, ...roles: Role[]): Port => ({
+  id,
+  name: id,
+  roles,
+  role: 0,
+  factoryRole: 0,
+})
+
+const dinIn = makePort('in', makeRole('midiIn'))
+const dinThru = makePort('thru', makeRole('midiOut', { isThru: true, passes: 'always' }))
+const dinOut = makePort('out', makeRole('midiOut'))
+
+const saving = { how: 'explicit', losesEdits: true } as const
+
+/** An eight-switch controller with one DIN out. */
 export const makeController = (fields: Partial<Controller> = {}): Controller => ({
   id: 'controller' as Controller['id'],
   order: 1,
   name: 'Foot controller',
   rows: 2,
   columns: 4,
+  keepsSwitches: 0,
   bankCount: 30,
   firstBank: 1,
   messagesPerEvent: 16,
   labelLength: 16,
   firstPreset: 1,
-  highestProgram: requireU7(127),
+  highestProgram: 127 as Controller['highestProgram'],
   sendsBankSelect: true,
+  events: ['press', 'release'],
+  pressWithLong: 'release',
+  colours: 8,
+  sendsClock: true,
+  separateOutputs: false,
+  builtInPedals: 0,
+  chords: '',
+  editGesture: '',
+  saving,
+  ports: [dinOut],
+  spot: null,
   ...fields,
 })
 
+/** A receiver with DIN in and thru. */
 export const makeDevice = (
   id: string,
   channel: Device['channel'] | number,
@@ -35,8 +88,44 @@ export const makeDevice = (
   id: id as Device['id'],
   order: 1,
   name: id,
+  kind: 'receiver',
   channel: typeof channel === 'number' ? requireChannel(channel) : channel,
-  numbering: PLAIN_128,
+  factoryChannel: 'omni',
+  isChannelFixed: false,
+  sharesChannel: false,
+  numbering: {
+    style: 'plain',
+    first: 1,
+    digits: 1,
+    count: 128,
+    bankSelect: 'none',
+    programsPerBank: 128,
+  },
+  receivesPrograms: true,
+  sendsProgramsBack: false,
+  followsClock: false,
+  saving,
+  ports: [dinIn, dinThru],
+  spot: null,
+  ...fields,
+})
+
+/** "controller.out" or "echo.in": a box and one of its jacks. */
+export function makeEnd(text: string): CableEnd {
+  const [id = '', port = ''] = text.split('.')
+  return { table: id.startsWith('controller') ? 'controllers' : 'devices', id, port }
+}
+
+let laid = 0
+export const makeCable = (from: string, to: string, fields: Partial<Cable> = {}): Cable => ({
+  id: `${from}-${to}`.replaceAll('.', '_') as Cable['id'],
+  order: laid++,
+  from: makeEnd(from),
+  to: makeEnd(to),
+  lead: 'din3',
+  adapters: [],
+  centimetres: 60,
+  colour: '',
   ...fields,
 })
 
@@ -78,19 +167,34 @@ export interface RigRows {
   readonly presets?: readonly Preset[]
   readonly banks?: readonly Bank[]
   readonly switches?: readonly Footswitch[]
+  /** One behind the other, in their order, unless given. */
+  readonly cables?: readonly Cable[]
+  readonly marks?: readonly Mark[]
+}
+
+/** From the controller's out to the first receiver, from its thru to the next, and so on. */
+function chained(rig: Rig): Cable[] {
+  const [controller] = inOrder(rig.controllers)
+  const chain = inOrder(rig.devices).filter(({ ports }) => ports.includes(dinIn))
+  if (!controller?.ports.includes(dinOut)) return []
+  return chain.map(({ id }, n) =>
+    makeCable(n === 0 ? `${controller.id}.out` : `${chain[n - 1]!.id}.thru`, `${id}.in`),
+  )
 }
 
 export function makeRig(rows: RigRows = {}): Rig {
   const byId = <Row extends { readonly id: string }>(list: readonly Row[] = []) =>
     Object.fromEntries(list.map((row) => [row.id, row]))
-  return {
+  const rig: Rig = {
     ...emptyRig('Test rig'),
     controllers: byId(rows.controllers ?? [makeController()]),
     devices: byId(rows.devices),
     presets: byId(rows.presets),
     banks: byId(rows.banks),
     switches: byId(rows.switches),
+    marks: byId(rows.marks),
   }
+  return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }
 
 /** A preamp on 1 and an echo on 4 with A1 to P8; one bank whose switch 2 recalls both. */

@@ -17,6 +17,8 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'beyond'; readonly value: number; readonly most: number }
   | { readonly code: 'unreachableCount' }
   | { readonly code: 'tooManySlots' }
+  | { readonly code: 'noSuchRole' }
+  | { readonly code: 'sameJacks' }
   | { readonly code: 'noAbout' }
 )
 
@@ -46,7 +48,7 @@ function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {
     case 'invalid_union':
       return unionProblem(issue, path)
     case 'custom':
-      return { path, code: issue.path.at(-1) === 'slots' ? 'tooManySlots' : 'unreachableCount' }
+      return { path, code: CUSTOM[String(issue.path.at(-1))] ?? 'unreachableCount' }
     default:
       return { path, code: 'badFormat' }
   }
@@ -62,6 +64,13 @@ function unionProblem(issue: z.core.$ZodIssueInvalidUnion, path: Path): Problem 
     .flat()
     .flatMap((inner) => (inner.code === 'invalid_value' ? inner.values.map(String) : []))
   return { path, code: 'badValue', allowed }
+}
+
+/** Our own rules, by the field they are about. */
+const CUSTOM: Record<string, 'tooManySlots' | 'noSuchRole' | 'sameJacks'> = {
+  slots: 'tooManySlots',
+  role: 'noSuchRole',
+  jacks: 'sameJacks',
 }
 
 const countsOf = (origin: string): Counts =>

@@ -33,6 +33,11 @@ const referring: Referring = {
       id: presetId,
     })),
   ],
+  cables: ({ from, to }) => [
+    { path: ['from', 'id'], table: from.table, id: from.id },
+    { path: ['to', 'id'], table: to.table, id: to.id },
+  ],
+  marks: () => [],
 }
 
 export const referencesOf = <Table extends TableName>(table: Table, row: Tables[Table]): Reference[] =>
@@ -51,8 +56,7 @@ export function withoutReferences<Table extends TableName>(
     removed.has(rowKey(reference.table, reference.id)),
   )
   if (lost.length === 0) return row
-  if (lost.some(({ path }) => path.length === 1)) return null
-  // Only actions name rows from further in.
+  if (table !== 'switches' || lost.some(({ path }) => path[0] === 'bankId')) return null
   return withoutActions(row as Footswitch, removed) as Tables[Table]
 }
 

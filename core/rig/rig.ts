@@ -1,7 +1,9 @@
 import { ABOUT_ID, aboutSchema, type About } from './table/about'
 import { bankSchema, type Bank } from './table/bank'
+import { cableSchema, type Cable } from './table/cable'
 import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
+import { markSchema, type Mark } from './table/mark'
 import { presetSchema, type Preset } from './table/preset'
 import { switchSchema, type Footswitch } from './table/switch'
 
@@ -13,6 +15,8 @@ export interface Tables {
   readonly presets: Preset
   readonly banks: Bank
   readonly switches: Footswitch
+  readonly cables: Cable
+  readonly marks: Mark
 }
 
 export type TableName = keyof Tables
@@ -25,6 +29,8 @@ export const rowSchemas = {
   presets: presetSchema,
   banks: bankSchema,
   switches: switchSchema,
+  cables: cableSchema,
+  marks: markSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
@@ -41,6 +47,8 @@ export const emptyRig = (name: string): Rig => ({
   presets: {},
   banks: {},
   switches: {},
+  cables: {},
+  marks: {},
 })
 
 export const rigName = (rig: Rig): string => rig.about[ABOUT_ID]?.name ?? ''

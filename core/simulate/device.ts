@@ -4,7 +4,6 @@ import { CONTROLLER } from '../midi/controllers'
 import type { ChannelMessage } from '../midi/message'
 import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
-import type { Device } from '../rig/table/device'
 
 /** What a simulated device remembers. */
 export interface DeviceState {
@@ -23,9 +22,6 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   bankLsb: 0 as U7,
   refused: null,
 }
-
-export const hears = ({ channel }: Pick<Device, 'channel'>, message: ChannelMessage): boolean =>
-  channel === 'omni' || channel === message.channel
 
 /** The device's state after a message it hears; the same object when nothing changed. */
 export function receive(numbering: Numbering, state: DeviceState, message: ChannelMessage): DeviceState {

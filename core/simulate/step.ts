@@ -1,11 +1,12 @@
 import type { ChannelMessage } from '../midi/message'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
+import { byIndex, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
-import type { Device, DeviceId } from '../rig/table/device'
+import type { DeviceId } from '../rig/table/device'
 import type { SwitchId } from '../rig/table/switch'
 import { compile, type CompiledMessage, type SwitchEvent } from '../switching/compile'
 import { schedule, type TimedMessage } from '../switching/schedule'
-import { DEVICE_AT_POWER_ON, hears, receive, type DeviceState } from './device'
+import { DEVICE_AT_POWER_ON, receive, type DeviceState } from './device'
+import { answers, listeners, type Listener } from './listeners'
 
 /** The whole floor at one moment: what the controller and every device remember. */
 export interface FloorState {
@@ -47,8 +48,8 @@ export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
 
 /**
  * One thing done on the floor: the state after it and what went down the wire. Messages wait for the
- * wire to be free; devices answer on their own channel only. A switch or bank that does not exist
- * changes nothing and returns the same state.
+ * wire to be free; a device answers only where the cables lead to it, and on its own channel. A switch or
+ * bank that does not exist changes nothing and returns the same state.
  */
 export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult {
   if (input.kind === 'bank') {
@@ -59,34 +60,43 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
   if (!footswitch) return { state, wire: [] }
   // An edit may have taken positions away since the last press.
   const position = (state.next[footswitch.id] ?? 0) % footswitch.positions.length
-  const sent = transmit(rig, state, compile(rig, footswitch, input.kind, position), input.at)
+  const controllerId = rig.banks[footswitch.bankId]?.controllerId ?? ''
+  const messages = compile(rig, footswitch, input.kind, position)
+  const sent = transmit(listeners(rig, controllerId), state, messages, input.at)
   if (input.kind === 'release' || footswitch.positions.length === 1) return sent
   const next = { ...state.next, [footswitch.id]: (position + 1) % footswitch.positions.length }
   return { state: { ...sent.state, next }, wire: sent.wire }
 }
 
-function transmit(rig: Rig, state: FloorState, messages: CompiledMessage[], at: number): StepResult {
+function transmit(
+  around: readonly Listener[],
+  state: FloorState,
+  messages: CompiledMessage[],
+  at: number,
+): StepResult {
   if (messages.length === 0) return { state, wire: [] }
-  const listeners = inOrder(rig.devices)
   const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
   const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map(
     ({ message, deviceId, action, bytes, start, end }) => {
-      const heardBy = deliver(listeners, devices, message)
+      const heardBy = deliver(around, devices, message, deviceId)
       return { message, deviceId, action, bytes, start, end, heardBy }
     },
   )
   return { state: { ...state, devices, wireFreeAt: wire.at(-1)!.end }, wire }
 }
 
-/** Lets every device on the message's channel answer; returns which did. */
+/** Lets every device the message comes to answer; returns which did. */
 function deliver(
-  listeners: readonly Device[],
+  around: readonly Listener[],
   devices: { [deviceId: string]: DeviceState },
   message: ChannelMessage,
+  meantFor: DeviceId,
 ): DeviceId[] {
   const heardBy: DeviceId[] = []
-  for (const device of listeners) {
-    if (!hears(device, message)) continue
+  const out = around.find(({ device }) => device.id === meantFor)?.lane
+  for (const listener of around) {
+    const { device } = listener
+    if (listener.lane !== out || !answers(listener, message)) continue
     heardBy.push(device.id)
     devices[device.id] = receive(device.numbering, devices[device.id] ?? DEVICE_AT_POWER_ON, message)
   }

@@ -1,16 +1,24 @@
 import type { TableName, Tables } from '#core'
 import { about } from './tables/about'
 import { banks } from './tables/banks'
+import { cables } from './tables/cables'
 import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
+import { marks } from './tables/marks'
 import { presets } from './tables/presets'
 import { switches } from './tables/switches'
 
 /** The Drizzle table of each table of a rig. */
-export const rigTables = { about, controllers, devices, presets, banks, switches } as const satisfies Record<
-  TableName,
-  unknown
->
+export const rigTables = {
+  about,
+  controllers,
+  devices,
+  presets,
+  banks,
+  switches,
+  cables,
+  marks,
+} as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
 
@@ -27,4 +35,6 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   presets: true,
   banks: true,
   switches: true,
+  cables: true,
+  marks: true,
 }

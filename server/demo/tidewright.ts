@@ -1,12 +1,20 @@
 import {
-  ABOUT_ID,
-  PLAIN_128,
+  addRow,
+  alterRole,
+  applyEdit,
+  cableBetween,
+  CONTROLLERS,
+  DEVICES,
+  emptyRig,
+  endOf,
   requireChannel,
-  requireU7,
+  setRole,
   type Action,
   type Bank,
+  type CableId,
   type Controller,
   type Device,
+  type Edit,
   type Footswitch,
   type Preset,
   type Rig,
@@ -14,62 +22,116 @@ import {
 
 /** The demo rig: the bass chair in the pit of an invented musical, two numbers of the show. */
 export function tidewright(): Rig {
-  return {
-    about: { [ABOUT_ID]: { id: ABOUT_ID, name: 'Pit bass, The Tidewright' } },
+  const boxes: Rig = {
+    ...emptyRig('Pit bass, The Tidewright'),
     controllers: byId([controller]),
     devices: byId(devices),
     presets: byId(presets),
     banks: byId(banks),
     switches: byId(switches),
   }
+  const set = [
+    (rig: Rig) => alterRole(rig, 'preamp', 'thru', { passes: 'on' }),
+    (rig: Rig) => setRole(rig, 'echo', 'jack', 2),
+  ]
+  return [...set, ...CABLES.map(layable)].reduce(done, boxes)
 }
+
+/** Does what a player would do by hand; the demo is wrong when it cannot be done. */
+function done(rig: Rig, make: (rig: Rig) => Edit | null): Rig {
+  const edit = make(rig)
+  const applied = edit && applyEdit(rig, edit)
+  if (!applied?.ok) throw new RangeError(`The demo rig cannot be made: ${JSON.stringify(applied)}`)
+  return applied.value
+}
+
+/** From, to, length in cm, colour. */
+const CABLES: readonly (readonly [from: string, to: string, centimetres: number, colour: string])[] = [
+  ['controller.out', 'preamp.in', 600, 'Blue'],
+  ['preamp.thru', 'relay.in', 60, 'Blue'],
+  ['relay.thru', 'hub.in', 60, 'Blue'],
+  ['hub.out1', 'echo.jack', 30, 'Green'],
+  ['hub.out2', 'reverb.in', 45, 'Green'],
+  ['hub.out3', 'host.in', 45, 'Green'],
+  ['host.host1', 'synth.usb', 100, ''],
+  ['relay.amp', 'amp.foot', 300, 'Red'],
+  ['controller.relay1', 'octaver.remote', 90, 'Red'],
+  ['sweep.plug', 'controller.exp1', 90, 'Black'],
+  ['supply.outlet1', 'preamp.power', 60, ''],
+  ['supply.outlet2', 'echo.power', 60, ''],
+  ['supply.outlet3', 'reverb.power', 60, ''],
+  ['supply.outlet4', 'relay.power', 60, ''],
+  ['supply.outlet5', 'controller.power', 600, ''],
+  ['supply.outlet6', 'hub.power', 60, ''],
+  ['supply.outlet6', 'octaver.power', 60, ''],
+  ['supply.outlet7', 'host.power', 60, ''],
+]
+
+const layable =
+  ([from, to, centimetres, colour]: (typeof CABLES)[number], order: number) =>
+  (rig: Rig): Edit | null => {
+    const [a, b] = [from, to].map((end) => endOf(rig, ...(end.split('.') as [string, string])))
+    const cable = cableBetween(rig, a!, b!, `cable-${order + 1}` as CableId)
+    return cable && addRow('layCable', 'cables', { ...cable, centimetres, colour })
+  }
 
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>
   Object.fromEntries(rows.map((row) => [row.id, row]))
 
-const controller: Controller = {
-  id: 'controller' as Controller['id'],
-  order: 1,
-  name: 'Eight-switch controller',
-  rows: 2,
-  columns: 4,
-  bankCount: 30,
-  firstBank: 1,
-  messagesPerEvent: 16,
-  labelLength: 16,
-  firstPreset: 1,
-  highestProgram: requireU7(127),
-  sendsBankSelect: true,
-}
-
-const device = (
+/** A row made from a kind of device the app ships, with what differs here. */
+function device(
   id: string,
   order: number,
-  name: string,
-  channel: number,
-  numbering: Device['numbering'],
-): Device => ({
-  id: id as Device['id'],
-  order,
-  name,
-  channel: requireChannel(channel),
-  numbering,
-})
+  kind: string,
+  spot: readonly [column: number, row: number],
+  fields: Partial<Device> = {},
+): Device {
+  const archetype = DEVICES.find(({ key }) => key === kind)
+  if (!archetype) throw new RangeError(`There is no kind of device called ${kind}`)
+  return { ...archetype.fields, id: id as Device['id'], order, spot: spotOf(...spot), ...fields }
+}
+
+const spotOf = (column: number, row: number) => ({ x: column * 168, y: row * 112 })
+
+const controller: Controller = {
+  ...CONTROLLERS.find(({ key }) => key === 'eightSwitch')!.fields,
+  id: 'controller' as Controller['id'],
+  order: 1,
+  spot: spotOf(0, 0),
+}
+
+const channel = requireChannel
 
 const devices: readonly Device[] = [
-  device('preamp', 1, 'Bass preamp', 1, PLAIN_128),
-  device('echo', 2, 'Tape echo', 4, {
-    style: 'banked',
-    count: 128,
-    bankSelect: 'none',
-    programsPerBank: 128,
-    bank: { symbols: 'letters' },
-    slot: { symbols: 'digits', first: 1 },
-    slots: 8,
-    separator: '',
+  device('preamp', 1, 'preamp', [1, 0], {
+    name: 'Bass preamp',
+    channel: channel(1),
   }),
-  device('reverb', 3, 'Hall reverb', 5, { ...PLAIN_128, digits: 3, count: 300, bankSelect: 'both' }),
-  device('relay', 4, 'Amp relay box', 6, { ...PLAIN_128, count: 16 }),
+  device('echo', 2, 'delay', [3, 1], {
+    name: 'Tape echo',
+    channel: channel(4),
+  }),
+  device('reverb', 3, 'reverb', [1, 1], { name: 'Hall reverb', channel: channel(5) }),
+  device('relay', 4, 'relayAmp', [2, 0], { channel: channel(6), factoryChannel: channel(6) }),
+  device('synth', 5, 'presetPedal', [3, 2], {
+    name: 'Bass synth',
+    channel: channel(7),
+    ports: [
+      {
+        id: 'usb',
+        name: 'USB',
+        roles: [{ kind: 'usb', end: 'device', passes: 'never' }],
+        role: 0,
+        factoryRole: 0,
+      },
+    ],
+  }),
+  device('hub', 6, 'trsHub', [2, 1], { name: 'TRS hub' }),
+  device('host', 7, 'usbHostBox', [2, 2]),
+  device('octaver', 8, 'plainPedal', [0, 1], { name: 'Octaver' }),
+  device('sweep', 9, 'expressionPedal', [0, 2]),
+  device('amp', 10, 'amp', [3, 0], { name: 'Bass amp' }),
+  device('supply', 11, 'powerSupply', [1, 2], { name: 'Pit power supply' }),
 ]
 
 /** `index` counts from 0, as presets are stored. */

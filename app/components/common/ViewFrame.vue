@@ -9,6 +9,7 @@ const { title, summary, inspector } = defineProps<{ title: string; summary: stri
       <header>
         <h1>{{ title }}</h1>
         <p>{{ summary }}</p>
+        <div class="tools"><slot name="tools" /></div>
       </header>
       <slot />
     </main>
@@ -41,7 +42,13 @@ header {
 }
 
 header p {
+  flex: 1;
   color: var(--ink-soft);
+}
+
+.tools {
+  display: flex;
+  gap: 8px;
 }
 
 .inspector {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { deviceState, findPreset, inOrder } from '#core'
+import { deviceState, findPreset, receivers } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { displayText } from '~/text/presets'
@@ -13,7 +13,7 @@ const lines = computed(() => {
   const { state, last } = floor
   if (!rig || !state) return []
   const heard = new Set(last?.wire.flatMap(({ heardBy }) => heardBy))
-  return inOrder(rig.devices).map((device) => {
+  return receivers(rig).map((device) => {
     const { preset, refused } = deviceState(state, device.id)
     return {
       id: device.id,

@@ -43,7 +43,6 @@ const FIRST = [
 
 <template>
   <section>
-    <h3>How it counts presets</h3>
     <ul class="ends">
       <li v-for="(end, n) in ends" :key="end.index">
         {{ n === 0 ? 'First' : 'Last' }} <b class="mono">{{ end.display }}</b>

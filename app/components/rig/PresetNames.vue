@@ -54,7 +54,6 @@ function add(): void {
 
 <template>
   <section>
-    <h3>Presets with a name</h3>
     <ul v-if="rows.length > 0" class="list">
       <li v-for="row in rows" :key="row.id">
         <b class="mono">{{ formatDisplay(device.numbering, row.index) }}</b>

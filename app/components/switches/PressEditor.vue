@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
   findSwitch,
-  inOrder,
+  receivers,
   moveRecall,
   removeRecall,
   setRecall,
@@ -44,7 +44,7 @@ const rows = computed(() =>
 )
 const others = computed(() => {
   const used = new Set(rows.value.map(({ device }) => device.id))
-  return inOrder(rig.devices).filter(({ id }) => !used.has(id))
+  return receivers(rig).filter(({ id }) => !used.has(id))
 })
 
 const pick = (device: Device, index: number) =>

@@ -1,7 +1,22 @@
 import * as z from 'zod'
-import { firstNumberSchema, idSchema, nameSchema, orderSchema, u7Schema, type Id } from './scalars'
+import { portsSchema } from './port'
+import { savingSchema } from './saving'
+import {
+  firstNumberSchema,
+  idSchema,
+  nameSchema,
+  orderSchema,
+  spotSchema,
+  u7Schema,
+  type Id,
+} from './scalars'
 
 export type ControllerId = Id<'controller'>
+
+const eventSchema = z.literal(['press', 'release', 'longPress', 'doublePress'])
+
+/** What a controller can tell apart on one switch. */
+export type ControllerEvent = z.infer<typeof eventSchema>
 
 /** A foot controller, with the limits its manual gives. */
 export const controllerSchema = z.strictObject({
@@ -11,6 +26,8 @@ export const controllerSchema = z.strictObject({
   /** Rows of footswitches; row 1 is nearest the player and holds the lowest numbers. */
   rows: z.int().min(1).max(6),
   columns: z.int().min(1).max(12),
+  /** How many of its switches it keeps for itself, for turning banks say. */
+  keepsSwitches: z.int().min(0).max(12),
   bankCount: z.int().min(1).max(1000),
   /** The number it shows for its first bank. */
   firstBank: firstNumberSchema,
@@ -24,6 +41,22 @@ export const controllerSchema = z.strictObject({
   highestProgram: u7Schema,
   /** Whether it can send bank select before a program change. */
   sendsBankSelect: z.boolean(),
+  events: z.array(eventSchema).max(4),
+  /** When the plain press fires on a switch that has a long press: waiting for the release makes it late. */
+  pressWithLong: z.literal(['press', 'release']),
+  /** Lamp colours; 0 for none. */
+  colours: z.int().min(0).max(64),
+  sendsClock: z.boolean(),
+  /** Each MIDI output has 16 channels of its own, and a message goes out of one of them. */
+  separateOutputs: z.boolean(),
+  /** Expression pedals built into it. */
+  builtInPedals: z.int().min(0).max(4),
+  /** Chords of switches it keeps for itself, and the gesture that opens editing; as its manual says. */
+  chords: z.string().max(120),
+  editGesture: z.string().max(120),
+  saving: savingSchema,
+  ports: portsSchema,
+  spot: spotSchema,
 })
 
 export type Controller = Readonly<z.infer<typeof controllerSchema>>

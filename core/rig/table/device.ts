@@ -1,18 +1,42 @@
 import * as z from 'zod'
 import { numberingSchema } from '../numbering/numbering'
-import { channelSchema, idSchema, nameSchema, orderSchema, type Id } from './scalars'
+import { portsSchema } from './port'
+import { savingSchema } from './saving'
+import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, type Id } from './scalars'
 
 export type DeviceId = Id<'device'>
 
-/** Something that receives: pedal, amp, multi-effects unit, relay box. */
+const kindSchema = z.literal(['receiver', 'plain', 'box', 'pedal', 'supply'])
+
+/**
+ * `receiver` answers to MIDI; `plain` is a sound device without MIDI; `box` only passes messages on;
+ * `pedal` is moved by a foot; `supply` feeds others.
+ */
+export type DeviceKind = z.infer<typeof kindSchema>
+
+/** Anything on the floor that is not a foot controller. */
 export const deviceSchema = z.strictObject({
   id: idSchema<'device'>(),
   order: orderSchema,
   name: nameSchema,
+  kind: kindSchema,
   /** `omni` answers on every channel, `none` on no channel. */
   channel: z.union([channelSchema, z.literal(['omni', 'none'])]),
+  /** What its maker sets it to. */
+  factoryChannel: z.union([channelSchema, z.literal(['omni', 'none'])]),
+  /** The channel cannot be changed on the device. */
+  isChannelFixed: z.boolean(),
+  /** Shares its channel with another device on purpose: both change together. */
+  sharesChannel: z.boolean(),
   /** How it counts its presets. */
   numbering: numberingSchema,
+  /** Set on its own panel: whether it obeys program changes, sends them back, follows MIDI clock. */
+  receivesPrograms: z.boolean(),
+  sendsProgramsBack: z.boolean(),
+  followsClock: z.boolean(),
+  saving: savingSchema,
+  ports: portsSchema,
+  spot: spotSchema,
 })
 
 export type Device = Readonly<z.infer<typeof deviceSchema>>

@@ -23,5 +23,12 @@ export const channelSchema = z.int().min(1).max(16) as unknown as z.ZodType<Chan
 
 export const u7Schema = z.int().min(0).max(127) as unknown as z.ZodType<U7, number>
 
+/** Where the player put a box on the map, in px from its top left corner; null where the layout puts it. */
+export const spotSchema = z
+  .strictObject({ x: z.number().min(-10_000).max(10_000), y: z.number().min(-10_000).max(10_000) })
+  .nullable()
+
+export type Spot = Readonly<NonNullable<z.infer<typeof spotSchema>>>
+
 /** What a counter shows first. */
 export const firstNumberSchema = z.literal([0, 1])

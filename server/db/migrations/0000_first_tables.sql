@@ -17,6 +17,20 @@ CREATE TABLE `banks` (
 	FOREIGN KEY (`rigId`,`controllerId`) REFERENCES `controllers`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
 );
 --> statement-breakpoint
+CREATE TABLE `cables` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`order` real NOT NULL,
+	`from` text NOT NULL,
+	`to` text NOT NULL,
+	`lead` text NOT NULL,
+	`adapters` text NOT NULL,
+	`centimetres` integer NOT NULL,
+	`colour` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 CREATE TABLE `controllers` (
 	`rigId` text NOT NULL,
 	`id` text NOT NULL,
@@ -24,6 +38,7 @@ CREATE TABLE `controllers` (
 	`name` text NOT NULL,
 	`rows` integer NOT NULL,
 	`columns` integer NOT NULL,
+	`keepsSwitches` integer NOT NULL,
 	`bankCount` integer NOT NULL,
 	`firstBank` integer NOT NULL,
 	`messagesPerEvent` integer NOT NULL,
@@ -31,6 +46,17 @@ CREATE TABLE `controllers` (
 	`firstPreset` integer NOT NULL,
 	`highestProgram` integer NOT NULL,
 	`sendsBankSelect` integer NOT NULL,
+	`events` text NOT NULL,
+	`pressWithLong` text NOT NULL,
+	`colours` integer NOT NULL,
+	`sendsClock` integer NOT NULL,
+	`separateOutputs` integer NOT NULL,
+	`builtInPedals` integer NOT NULL,
+	`chords` text NOT NULL,
+	`editGesture` text NOT NULL,
+	`saving` text NOT NULL,
+	`ports` text NOT NULL,
+	`spot` text,
 	PRIMARY KEY(`rigId`, `id`),
 	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
 );
@@ -40,8 +66,18 @@ CREATE TABLE `devices` (
 	`id` text NOT NULL,
 	`order` real NOT NULL,
 	`name` text NOT NULL,
+	`kind` text NOT NULL,
 	`channel` text NOT NULL,
+	`factoryChannel` text NOT NULL,
+	`isChannelFixed` integer NOT NULL,
+	`sharesChannel` integer NOT NULL,
 	`numbering` text NOT NULL,
+	`receivesPrograms` integer NOT NULL,
+	`sendsProgramsBack` integer NOT NULL,
+	`followsClock` integer NOT NULL,
+	`saving` text NOT NULL,
+	`ports` text NOT NULL,
+	`spot` text,
 	PRIMARY KEY(`rigId`, `id`),
 	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
 );
@@ -58,6 +94,17 @@ CREATE TABLE `edits` (
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `edits_by_id` ON `edits` (`rigId`,`id`);--> statement-breakpoint
+CREATE TABLE `marks` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`line` text NOT NULL,
+	`said` text NOT NULL,
+	`revision` integer NOT NULL,
+	`at` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 CREATE TABLE `presets` (
 	`rigId` text NOT NULL,
 	`id` text NOT NULL,

@@ -1,5 +1,6 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { Controller } from '#core'
+import { boxColumns } from './boxColumns'
 import { rigRow } from './rigRow'
 
 export const controllers = sqliteTable(
@@ -10,6 +11,7 @@ export const controllers = sqliteTable(
     name: text().notNull(),
     rows: integer().notNull(),
     columns: integer().notNull(),
+    keepsSwitches: integer().notNull(),
     bankCount: integer().notNull(),
     firstBank: integer().$type<Controller['firstBank']>().notNull(),
     messagesPerEvent: integer().notNull(),
@@ -17,6 +19,15 @@ export const controllers = sqliteTable(
     firstPreset: integer().$type<Controller['firstPreset']>().notNull(),
     highestProgram: integer().$type<Controller['highestProgram']>().notNull(),
     sendsBankSelect: integer({ mode: 'boolean' }).notNull(),
+    events: text({ mode: 'json' }).$type<Controller['events']>().notNull(),
+    pressWithLong: text().$type<Controller['pressWithLong']>().notNull(),
+    colours: integer().notNull(),
+    sendsClock: integer({ mode: 'boolean' }).notNull(),
+    separateOutputs: integer({ mode: 'boolean' }).notNull(),
+    builtInPedals: integer().notNull(),
+    chords: text().notNull(),
+    editGesture: text().notNull(),
+    ...boxColumns(),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

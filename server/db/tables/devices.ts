@@ -1,5 +1,6 @@
-import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { Device } from '#core'
+import { boxColumns } from './boxColumns'
 import { rigRow } from './rigRow'
 
 export const devices = sqliteTable(
@@ -8,8 +9,16 @@ export const devices = sqliteTable(
     ...rigRow<Device['id']>(),
     order: real().notNull(),
     name: text().notNull(),
+    kind: text().$type<Device['kind']>().notNull(),
     channel: text({ mode: 'json' }).$type<Device['channel']>().notNull(),
+    factoryChannel: text({ mode: 'json' }).$type<Device['factoryChannel']>().notNull(),
+    isChannelFixed: integer({ mode: 'boolean' }).notNull(),
+    sharesChannel: integer({ mode: 'boolean' }).notNull(),
     numbering: text({ mode: 'json' }).$type<Device['numbering']>().notNull(),
+    receivesPrograms: integer({ mode: 'boolean' }).notNull(),
+    sendsProgramsBack: integer({ mode: 'boolean' }).notNull(),
+    followsClock: integer({ mode: 'boolean' }).notNull(),
+    ...boxColumns(),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

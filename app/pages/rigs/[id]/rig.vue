@@ -1,70 +1,125 @@
 <script setup lang="ts">
-import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
-import { computed } from 'vue'
-import { addRow, inOrder, type ControllerId, type DeviceId, type TableName } from '#core'
+import { computed, ref } from 'vue'
+import { inOrder, links, tidy, type Device, type TableName } from '#core'
+import TabRow from '~/components/common/TabRow.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import AddBoxDialog from '~/components/rig/AddBoxDialog.vue'
+import CableInspector from '~/components/rig/CableInspector.vue'
+import CableList from '~/components/rig/CableList.vue'
+import ChecklistPane from '~/components/rig/checklist/ChecklistPane.vue'
 import ControllerInspector from '~/components/rig/ControllerInspector.vue'
 import DeviceInspector from '~/components/rig/DeviceInspector.vue'
+import GuideDialog from '~/components/rig/GuideDialog.vue'
+import { layPlug } from '~/components/rig/jacks/layPlug'
+import RigMap from '~/components/rig/map/RigMap.vue'
+import ChannelsPane from '~/components/rig/plans/ChannelsPane.vue'
+import ControllerPane from '~/components/rig/plans/ControllerPane.vue'
+import PowerPane from '~/components/rig/plans/PowerPane.vue'
+import SavingPane from '~/components/rig/plans/SavingPane.vue'
 import RigInspector from '~/components/rig/RigInspector.vue'
-import RigList from '~/components/rig/RigList.vue'
-import { startingController, startingDevice } from '~/components/rig/startingRows'
-import ViewFrame from '~/components/common/ViewFrame.vue'
+import { rigTabs, type RigTab } from '~/components/rig/rigTabs'
+import { useFloorEdits } from '~/components/rig/useFloorEdits'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
 
 const rigs = useRigStore()
 const { selection, select } = useSelection()
+const { bringController, bringDevice, move, refusedText } = useFloorEdits()
+
+const tab = ref<RigTab>('map')
+const showsPower = ref(false)
+const adding = ref<'controller' | 'device' | null>(null)
+const asking = ref<Device | null>(null)
+const refused = ref('')
 
 const rig = computed(() => rigs.rig!)
 const controllers = computed(() => inOrder(rig.value.controllers))
 const devices = computed(() => inOrder(rig.value.devices))
+const isEmpty = computed(() => controllers.value.length + devices.value.length === 0)
 const summary = computed(
-  () => `${count(controllers.value.length, 'foot controller')}, ${count(devices.value.length, 'device')}`,
+  () =>
+    `${count(controllers.value.length, 'foot controller')}, ${count(devices.value.length, 'device')}, ${count(links(rig.value).length, 'cable')}`,
 )
+const tabs = computed(() => rigTabs(rigs.found))
 const device = computed(() =>
   selection.value?.kind === 'device' ? rig.value.devices[selection.value.deviceId] : undefined,
 )
 const controller = computed(() =>
   selection.value?.kind === 'controller' ? rig.value.controllers[selection.value.controllerId] : undefined,
 )
+const link = computed(() => {
+  const one = selection.value
+  return one?.kind === 'cable' ? links(rig.value).find(({ cable }) => cable.id === one.cableId) : undefined
+})
 const foundAbout = (table: TableName, id: string) =>
   rigs.found.filter(({ about }) => about.table === table && about.id === id)
-
-function addController(): void {
-  const row = startingController(rig.value, nanoid(12) as ControllerId)
-  if (rigs.edit(addRow('addController', 'controllers', row)))
-    select({ kind: 'controller', controllerId: row.id })
-}
-
-function addDevice(): void {
-  const row = startingDevice(rig.value, nanoid(12) as DeviceId)
-  if (rigs.edit(addRow('addDevice', 'devices', row))) select({ kind: 'device', deviceId: row.id })
-}
 </script>
 
 <template>
   <ViewFrame title="Rig" :summary="summary" inspector="What is chosen">
-    <div class="tools">
+    <template #tools>
       <Button
         v-if="controllers.length === 0"
         label="Add the foot controller"
         size="small"
-        @click="addController"
+        @click="adding = 'controller'"
       />
       <Button
         label="Add a device"
         size="small"
         :severity="controllers.length === 0 ? 'secondary' : undefined"
         :variant="controllers.length === 0 ? 'outlined' : undefined"
-        @click="addDevice"
+        @click="adding = 'device'"
       />
-    </div>
-    <p v-if="controllers.length + devices.length === 0" class="empty">
-      Nothing on the floor yet. Add the foot controller, then each device it talks to. After that, Switches is
-      where you say what a step should do.
-    </p>
-    <RigList :rig="rig" :found="rigs.found" :selection="selection" @choose="select" />
+    </template>
+    <TabRow label="Parts of the rig" :tabs="tabs" :current="tab" @go="tab = $event" />
+    <template v-if="tab === 'map'">
+      <p v-if="isEmpty" class="empty">
+        Nothing on the floor yet. Add the foot controller, then each device it talks to: each comes with its
+        cable. After that, Switches is where you say what a step should do.
+      </p>
+      <template v-else>
+        <div class="tools">
+          <label><input v-model="showsPower" type="checkbox" /> Power cables</label>
+          <button type="button" class="word" @click="rigs.edit(tidy(rig))">Tidy the map</button>
+          <button v-if="controllers.length > 0" type="button" class="word" @click="adding = 'controller'">
+            Another controller
+          </button>
+          <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
+        </div>
+        <RigMap
+          :rig="rig"
+          :found="rigs.found"
+          :selection="selection"
+          :shows-power="showsPower"
+          @choose="((refused = ''), select($event))"
+          @move="move"
+          @lay="((refused = ''), layPlug(rigs, $event))"
+          @refused="(from, to) => (refused = refusedText(from, to))"
+        />
+        <CableList
+          :rig="rig"
+          :found="rigs.found"
+          :chosen-id="link?.cable.id ?? null"
+          :shows-power="showsPower"
+          @choose="select"
+        />
+      </template>
+    </template>
+    <ChecklistPane v-else-if="tab === 'checklist'" :rig="rig" @choose="select" />
+    <ChannelsPane v-else-if="tab === 'channels'" :rig="rig" :found="rigs.found" @choose="select" />
+    <PowerPane v-else-if="tab === 'power'" :rig="rig" :found="rigs.found" @choose="select" />
+    <ControllerPane v-else-if="tab === 'controller'" :rig="rig" />
+    <SavingPane v-else :rig="rig" @choose="select" />
+    <AddBoxDialog
+      :wants="adding"
+      @close="adding = null"
+      @controller="((adding = null), bringController($event))"
+      @device="((adding = null), bringDevice($event))"
+    />
+    <GuideDialog :rig="rig" :device="asking" :found="rigs.found" @close="asking = null" />
     <template #inspector>
       <DeviceInspector
         v-if="device"
@@ -72,6 +127,7 @@ function addDevice(): void {
         :rig="rig"
         :device="device"
         :found="foundAbout('devices', device.id)"
+        @ask="asking = device"
       />
       <ControllerInspector
         v-else-if="controller"
@@ -80,7 +136,14 @@ function addDevice(): void {
         :controller="controller"
         :found="foundAbout('controllers', controller.id)"
       />
-      <RigInspector v-else :rig="rig" />
+      <CableInspector
+        v-else-if="link"
+        :key="link.cable.id"
+        :rig="rig"
+        :link="link"
+        :found="foundAbout('cables', link.cable.id)"
+      />
+      <RigInspector v-else :rig="rig" :found="rigs.found" @choose="select" />
     </template>
   </ViewFrame>
 </template>
@@ -88,12 +151,22 @@ function addDevice(): void {
 <style scoped>
 .tools {
   display: flex;
-  gap: 8px;
-  padding: 8px 0;
+  align-items: center;
+  gap: 18px;
+  padding: 6px 0 2px;
+  font-size: 13px;
+}
+
+.tools input {
+  accent-color: var(--chosen);
+}
+
+.refused {
+  color: var(--error);
 }
 
 .empty {
   max-width: 460px;
-  padding: 16px 0;
+  padding: 24px 0;
 }
 </style>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { nanoid } from 'nanoid'
+import { Printer } from '@lucide/vue'
+import { computed } from 'vue'
+import {
+  checklist,
+  lostTick,
+  PHASE_CAUTIONS,
+  PHASES,
+  rigName,
+  taskCautions,
+  tickOf,
+  toggleTick,
+  type ChecklistLine,
+  type MarkId,
+  type Rig,
+} from '#core'
+import CautionLine from '~/components/common/CautionLine.vue'
+import { selectionOf, type Selection } from '~/composables/useSelection'
+import { usePlatform } from '~/platform/platform'
+import { useRigStore } from '~/stores/rig'
+import { PHASE_TEXT, taskText } from '~/text/checklist'
+import { dayText } from '~/text/times'
+
+/** Everything to do before the first stomp, in order; printed, it is one or two pages. */
+const { rig } = defineProps<{ rig: Rig }>()
+const emit = defineEmits<{ choose: [selection: Selection] }>()
+
+const rigs = useRigStore()
+const { clock, page } = usePlatform()
+
+const phases = computed(() => {
+  const lines = checklist(rig).map((line) => ({
+    line,
+    text: taskText(line.task),
+    tick: tickOf(rig, line),
+    lost: lostTick(rig, line),
+    cautions: taskCautions(line.task).filter((one) => !PHASE_CAUTIONS[line.phase].includes(one)),
+  }))
+  return PHASES.map((phase) => ({ phase, lines: lines.filter(({ line }) => line.phase === phase) })).filter(
+    (one) => one.lines.length > 0,
+  )
+})
+const done = computed(() => {
+  const all = phases.value.flatMap(({ lines }) => lines)
+  return { ticked: all.filter(({ tick }) => tick).length, of: all.length }
+})
+
+const toggle = (line: ChecklistLine) =>
+  rigs.edit(
+    toggleTick(rig, line, {
+      newId: nanoid(12) as MarkId,
+      revision: rigs.revision,
+      at: clock.now().toISOString(),
+    }),
+  )
+const show = ({ about }: ChecklistLine) => {
+  const choice = selectionOf(about.table, about.id)
+  if (choice) emit('choose', choice)
+}
+</script>
+
+<template>
+  <div class="pane printed" role="tabpanel" aria-label="Before the first stomp">
+    <header>
+      <h2>Before the first stomp</h2>
+      <p class="name">{{ rigName(rig) }}, revision {{ rigs.revision }}</p>
+      <p class="mono count">{{ done.ticked }} of {{ done.of }} done</p>
+      <Button
+        class="unprinted"
+        label="Print"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        @click="page.print()"
+      >
+        <template #icon><Printer :size="14" aria-hidden="true" /></template>
+      </Button>
+    </header>
+    <p v-if="phases.length === 0">
+      Nothing to do yet. Add the foot controller and the devices; the list makes itself.
+    </p>
+    <section v-for="{ phase, lines } in phases" :key="phase">
+      <h3>{{ PHASE_TEXT[phase] }}</h3>
+      <CautionLine v-for="caution in PHASE_CAUTIONS[phase]" :key="caution" :caution="caution" />
+      <ul>
+        <li v-for="{ line, text, tick, lost, cautions } in lines" :key="line.key" :class="{ done: tick }">
+          <input
+            :id="`tick-${line.key}`"
+            type="checkbox"
+            :checked="tick !== null"
+            :aria-describedby="`look-${line.key}`"
+            @change="toggle(line)"
+          />
+          <div class="what">
+            <label :for="`tick-${line.key}`">{{ text.does }}</label>
+            <button
+              type="button"
+              class="word unprinted"
+              :aria-label="`Show: ${text.does}`"
+              @click="show(line)"
+            >
+              Show
+            </button>
+            <p v-if="text.note" class="note">{{ text.note }}</p>
+            <p v-if="lost" class="lost">
+              Was ticked {{ dayText(lost.at) }} at revision {{ lost.revision }}; it has changed since.
+            </p>
+            <CautionLine v-for="caution in cautions" :key="caution" :caution="caution" />
+          </div>
+          <p :id="`look-${line.key}`" class="look">
+            {{ text.look }} <span class="otherwise"><b>If not:</b> {{ text.otherwise }}</span>
+          </p>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.pane {
+  flex: 1 1 0;
+  min-height: 0;
+  overflow: auto;
+  padding: 8px 2px;
+}
+
+header {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+}
+
+.name {
+  flex: 1;
+  color: var(--ink-soft);
+}
+
+section {
+  padding-top: 10px;
+}
+
+section h3 {
+  font: 700 14px/1.5 var(--display);
+  color: var(--ink);
+}
+
+li {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 0 8px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+  break-inside: avoid;
+}
+
+input {
+  width: 16px;
+  height: 16px;
+  margin: 2px 0;
+  accent-color: var(--chosen);
+}
+
+label {
+  font-weight: 600;
+}
+
+.done label {
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+
+.word {
+  margin-left: 8px;
+  font-size: 12px;
+}
+
+.note,
+.look,
+.lost {
+  font-size: 12.5px;
+  line-height: 1.35;
+}
+
+.note,
+.look {
+  color: var(--ink-soft);
+}
+
+.lost {
+  color: var(--warning);
+}
+
+.otherwise b {
+  font-weight: 600;
+  color: var(--ink);
+}
+</style>

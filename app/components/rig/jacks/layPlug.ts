@@ -1,0 +1,11 @@
+import { nanoid } from 'nanoid'
+import { addRow, type Cable, type CableId } from '#core'
+import { useSelection } from '~/composables/useSelection'
+import type { useRigStore } from '~/stores/rig'
+
+/** Lays a cable the core proposes, under an id of its own, and shows it. */
+export function layPlug(rigs: Pick<ReturnType<typeof useRigStore>, 'edit'>, proposed: Cable): void {
+  const cable = { ...proposed, id: nanoid(12) as CableId }
+  if (rigs.edit(addRow('layCable', 'cables', cable)))
+    useSelection().select({ kind: 'cable', cableId: cable.id })
+}

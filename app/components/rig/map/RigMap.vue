@@ -1,0 +1,304 @@
+<script setup lang="ts">
+import { onKeyStroke, useElementSize } from '@vueuse/core'
+import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
+import {
+  BOX,
+  boxes,
+  cableBetween,
+  endOf,
+  isFree,
+  likelyCable,
+  links,
+  linesOf,
+  plugChoices,
+  routeLines,
+  spots,
+  type Box,
+  type Cable,
+  type Finding,
+  type Port,
+  type Rig,
+  type Spot,
+} from '#core'
+import { frameFor, toneOf } from '~/charts/rigMap'
+import { selectionOf, type Selection } from '~/composables/useSelection'
+import MapBox from './MapBox.vue'
+import MapCable from './MapCable.vue'
+
+/** The floor as a map: boxes to move, cables to lay, marks where something is wrong. */
+const { rig, found, selection, showsPower } = defineProps<{
+  rig: Rig
+  found: readonly Finding[]
+  selection: Selection | null
+  showsPower: boolean
+}>()
+const emit = defineEmits<{
+  choose: [selection: Selection]
+  move: [box: Box, spot: Spot]
+  lay: [cable: Cable]
+  refused: [from: string, to: string]
+}>()
+
+const view = useTemplateRef<HTMLElement>('view')
+const { width, height } = useElementSize(view)
+
+/** A box being dragged, where it is now. */
+const moving = shallowRef<{ id: string; spot: Spot } | null>(null)
+const places = computed(() => {
+  const all = new Map(spots(rig))
+  if (moving.value) all.set(moving.value.id, moving.value.spot)
+  return all
+})
+const faulty = computed(() => new Set(found.map(({ about }) => about.id)))
+const shown = computed(() =>
+  links(rig).filter((link) => showsPower || toneOf(link) !== 'power' || faulty.value.has(link.cable.id)),
+)
+const routes = computed(() => {
+  const ids = new Set<string>(shown.value.map(({ cable }) => cable.id))
+  const laid = routeLines(
+    places.value,
+    linesOf(rig, (id) => ids.has(id)),
+  )
+  return new Map(laid.map((route) => [route.cableId, route]))
+})
+/** Held still while a box is dragged, so that the map does not slide away under the hand. */
+const still = shallowRef<ReturnType<typeof frameFor> | null>(null)
+const frame = computed(
+  () =>
+    still.value ??
+    frameFor(
+      places.value.values(),
+      [...routes.value.values()].flatMap(({ points }) => points),
+      { width: width.value, height: height.value },
+    ),
+)
+
+const chosenId = computed(() => {
+  const one = selection
+  if (one?.kind === 'device') return one.deviceId
+  if (one?.kind === 'controller') return one.controllerId
+  return one?.kind === 'cable' ? one.cableId : null
+})
+const about = (id: string) =>
+  found.filter((one) => one.about.id === id && ['devices', 'controllers', 'cables'].includes(one.about.table))
+const choiceOf = (box: Box) => selectionOf('kind' in box ? 'devices' : 'controllers', box.id)!
+const channelText = (box: Box) =>
+  !('kind' in box) || box.kind !== 'receiver'
+    ? ''
+    : typeof box.channel === 'number'
+      ? `ch ${box.channel}`
+      : box.channel === 'omni'
+        ? 'omni'
+        : 'no channel'
+
+/** A cable in the hand: from a jack, or by keyboard from a box. `x` and `y` on the map. */
+interface Pull {
+  readonly box: Box
+  readonly port: Port | null
+  readonly x: number
+  readonly y: number
+}
+const pulled = shallowRef<Pull | null>(null)
+const fitting = computed(() => {
+  const pull = pulled.value
+  if (!pull) return new Map<string, Set<string>>()
+  const ports = pull.port ? [pull.port] : pull.box.ports.filter((port) => isFree(rig, pull.box.id, port))
+  const targets = new Map<string, Set<string>>()
+  for (const port of ports)
+    for (const choice of plugChoices(rig, pull.box.id, port.id))
+      targets.set(choice.box.id, (targets.get(choice.box.id) ?? new Set()).add(choice.port.id))
+  return targets
+})
+function jacksOf(box: Box): readonly Port[] {
+  const pull = pulled.value
+  if (pull)
+    return pull.port && box.id !== pull.box.id
+      ? box.ports.filter(({ id }) => fitting.value.get(box.id)?.has(id))
+      : box.id === pull.box.id && pull.port
+        ? [pull.port]
+        : []
+  return chosenId.value === box.id
+    ? box.ports.filter((port) => isFree(rig, box.id, port) && plugChoices(rig, box.id, port.id).length > 0)
+    : []
+}
+
+const sheet = useTemplateRef<HTMLElement>('sheet')
+function onPull(box: Box, port: Port, clientX: number, clientY: number): void {
+  const { left, top } = sheet.value!.getBoundingClientRect()
+  const { scale } = frame.value
+  pulled.value = {
+    box,
+    port,
+    x: (clientX - left) / scale + frame.value.left,
+    y: (clientY - top) / scale + frame.value.top,
+  }
+}
+
+function onPlug(box: Box, port: Port, clientX: number, clientY: number): void {
+  if (!pulled.value) return
+  pulled.value = null
+  const hit = document
+    .elementsFromPoint(clientX, clientY)
+    .find((one): one is HTMLElement => one instanceof HTMLElement && one.dataset.box !== undefined)
+  const to = hit?.dataset.box
+  if (!to || to === box.id) return
+  const jack =
+    hit.dataset.jack ?? plugChoices(rig, box.id, port.id).find((choice) => choice.box.id === to)?.port.id
+  const cable = jack && cableBetween(rig, endOf(rig, box.id, port.id), endOf(rig, to, jack))
+  if (cable) emit('lay', cable)
+  else emit('refused', box.id, to)
+}
+
+onKeyStroke('Escape', () => (pulled.value = null))
+
+/** By keyboard: C on one box, then Enter on another. */
+const begin = (box: Box) => (pulled.value = { box, port: null, ...places.value.get(box.id)! })
+
+function onChoose(box: Box): void {
+  const pull = pulled.value
+  if (pull && pull.port === null && pull.box.id !== box.id) {
+    const cable = likelyCable(rig, pull.box.id, box.id)
+    pulled.value = null
+    if (cable) emit('lay', cable)
+    else emit('refused', pull.box.id, box.id)
+    return
+  }
+  emit('choose', choiceOf(box))
+}
+
+function onNudge(box: Box, spot: Spot): void {
+  still.value ??= frame.value
+  moving.value = { id: box.id, spot }
+}
+
+function onDrop(box: Box, spot: Spot): void {
+  emit('move', box, spot)
+  // The edit has put it there by now.
+  void nextTick(() => {
+    moving.value = null
+    still.value = null
+  })
+}
+
+const startOf = (pull: Pull) => {
+  const spot = places.value.get(pull.box.id)!
+  return { x: spot.x + BOX.width / 2, y: spot.y + BOX.height }
+}
+</script>
+
+<template>
+  <div ref="view" class="view">
+    <p v-if="pulled && !pulled.port" class="hint" role="status">
+      A cable from {{ pulled.box.name }}: go to another box and press Enter. Escape leaves it.
+    </p>
+    <div
+      class="room"
+      :style="{ width: `${frame.width * frame.scale}px`, height: `${frame.height * frame.scale}px` }"
+    >
+      <div
+        ref="sheet"
+        class="sheet"
+        :style="{
+          width: `${frame.width}px`,
+          height: `${frame.height}px`,
+          transform: `scale(${frame.scale})`,
+        }"
+      >
+        <svg
+          :width="frame.width"
+          :height="frame.height"
+          :viewBox="`${frame.left} ${frame.top} ${frame.width} ${frame.height}`"
+          aria-hidden="true"
+        >
+          <MapCable
+            v-for="link in shown"
+            :key="link.cable.id"
+            :link="link"
+            :route="routes.get(link.cable.id)!"
+            :is-chosen="chosenId === link.cable.id"
+            :found="about(link.cable.id)"
+            @choose="emit('choose', { kind: 'cable', cableId: link.cable.id })"
+          />
+          <line
+            v-if="pulled?.port"
+            class="pulled"
+            :x1="startOf(pulled).x"
+            :y1="startOf(pulled).y"
+            :x2="pulled.x"
+            :y2="pulled.y"
+          />
+        </svg>
+        <ul
+          class="boxes"
+          aria-label="On the floor"
+          :style="{ transform: `translate(${-frame.left}px, ${-frame.top}px)` }"
+        >
+          <li v-for="box in boxes(rig)" :key="box.id">
+            <MapBox
+              :box="box"
+              :spot="places.get(box.id)!"
+              :scale="frame.scale"
+              :found="about(box.id)"
+              :is-chosen="chosenId === box.id"
+              :is-target="fitting.has(box.id)"
+              :jacks="jacksOf(box)"
+              :channel-text="channelText(box)"
+              @choose="onChoose(box)"
+              @nudge="onNudge(box, $event)"
+              @drop="onDrop(box, $event)"
+              @begin="begin(box)"
+              @pull="(port, x, y) => onPull(box, port, x, y)"
+              @plug="(port, x, y) => onPlug(box, port, x, y)"
+            />
+          </li>
+        </ul>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.view {
+  position: relative;
+  flex: 1 1 0;
+  min-height: 120px;
+  overflow: auto;
+}
+
+.hint {
+  position: sticky;
+  top: 0;
+  left: 0;
+  z-index: 2;
+  padding: 4px 8px;
+  background: var(--hover);
+  font-size: 13px;
+}
+
+.room {
+  margin: 0 auto;
+  overflow: hidden;
+}
+
+.sheet {
+  position: relative;
+  transform-origin: 0 0;
+}
+
+.boxes {
+  position: absolute;
+  top: 0;
+  left: 0;
+}
+
+svg {
+  display: block;
+  position: absolute;
+}
+
+.pulled {
+  stroke: var(--link);
+  stroke-width: 3;
+  stroke-dasharray: 6 4;
+}
+</style>

@@ -1,0 +1,21 @@
+import type { Finding } from '#core'
+
+export type RigTab = 'map' | 'checklist' | 'channels' | 'power' | 'controller' | 'saving'
+
+const POWER = ['wrongPower', 'weakPower', 'fedTwice', 'midiPower']
+
+/** The parts of the Rig view, with what each has to look at. */
+export const rigTabs = (
+  found: readonly Finding[],
+): { key: RigTab; text: string; found?: readonly Finding[] }[] => [
+  { key: 'map', text: 'Map' },
+  { key: 'checklist', text: 'Before the first stomp' },
+  { key: 'channels', text: 'Channels', found: found.filter(({ about }) => about.field === 'channel') },
+  { key: 'power', text: 'Power', found: found.filter(({ code }) => POWER.includes(code)) },
+  {
+    key: 'controller',
+    text: 'Which controller',
+    found: found.filter(({ code }) => code === 'cannotPerform'),
+  },
+  { key: 'saving', text: 'Saving' },
+]

@@ -1,0 +1,124 @@
+import type { Phase, Task } from '#core'
+import { listText } from './counts'
+import { lengthText, partsText, ROLE_TEXT } from './jacks'
+
+export const PHASE_TEXT: Record<Phase, string> = {
+  cables: 'Cables, with everything off',
+  jacks: 'Jacks and their roles',
+  power: 'Power on',
+  settings: 'Settings on each device',
+  saving: 'Save',
+  trying: 'Try each device',
+}
+
+export interface TaskText {
+  /** What to do. */
+  readonly does: string
+  /** Parts to use, or what a setting costs. */
+  readonly note: string
+  /** What to look for afterwards. */
+  readonly look: string
+  /** What to try when it is not seen. */
+  readonly otherwise: string
+}
+
+const channelText = (channel: number | 'omni' | 'none') =>
+  channel === 'omni' ? 'all channels (omni)' : channel === 'none' ? 'no channel' : `channel ${channel}`
+
+/** Says one line of the checklist. */
+export function taskText(task: Task): TaskText {
+  switch (task.kind) {
+    case 'cable':
+      return {
+        does: `${task.from}, ${task.fromJack} to ${task.to}, ${task.toJack}`,
+        note: [partsText(task), lengthText(task.centimetres), task.colour.toLowerCase()]
+          .filter(Boolean)
+          .join(', '),
+        look:
+          task.carries === 'powerOut'
+            ? 'Its lamp lights once the supply is on.'
+            : 'Both plugs are all the way in.',
+        otherwise: 'Try another cable of the same kind.',
+      }
+    case 'role':
+      return {
+        does: `Set ${task.jack} on ${task.box} to ${ROLE_TEXT[task.role]}`,
+        note: `${task.role === task.factory ? 'As it leaves the factory' : `Factory: ${ROLE_TEXT[task.factory]}`}. No ${listText(task.lost.map((role) => ROLE_TEXT[role]))} then.`,
+        look: 'The menu shows it after the device was off and on.',
+        otherwise: 'Save the setting, or hold the switches its manual names while powering on.',
+      }
+    case 'contact':
+      return {
+        does: `Tell ${task.box} that ${task.jack} is normally ${task.rest}, ${task.action === 'either' ? 'latching or momentary' : task.action}`,
+        note: '',
+        look: 'One press does one thing.',
+        otherwise: 'Choose the other setting: it was on where it should be off.',
+      }
+    case 'thru':
+      return {
+        does: `Switch ${task.jack} on ${task.box} on`,
+        note: `${task.next} is behind it.`,
+        look: `${task.next} shows that messages come in.`,
+        otherwise: 'Look for soft thru, echo or merge in the MIDI menu.',
+      }
+    case 'switchOn':
+      return {
+        does: 'Turn the loudness down and switch on',
+        note: listText(task.boxes),
+        look: 'Every box lights and none gets hot.',
+        otherwise: 'Switch off at once and check voltage, polarity and current against the manual.',
+      }
+    case 'channel':
+      return {
+        does: `Set ${task.device} to ${channelText(task.channel)}`,
+        note:
+          task.factory === task.channel
+            ? 'As it leaves the factory.'
+            : `Factory: ${channelText(task.factory)}.`,
+        look: 'Its MIDI menu shows the number.',
+        otherwise: 'Some count channels from 0: then it is one less.',
+      }
+    case 'receivePrograms':
+      return {
+        does: `Let ${task.device} receive program changes`,
+        note: '',
+        look: 'Its preset changes with a step.',
+        otherwise: 'Look for PC in, receive or filter in the MIDI menu.',
+      }
+    case 'sendNoPrograms':
+      return {
+        does: `Stop ${task.device} sending program changes`,
+        note: '',
+        look: 'Turning its preset by hand changes nothing else.',
+        otherwise: 'Look for PC out, send or transmit in the MIDI menu.',
+      }
+    case 'clock':
+      return {
+        does: `Let ${task.device} ${task.follows ? 'follow' : 'ignore'} MIDI clock`,
+        note: '',
+        look: task.follows ? 'Its tempo lamp follows the controller.' : 'Its own tempo stays.',
+        otherwise: 'Look for sync or clock in the MIDI menu.',
+      }
+    case 'save':
+      return {
+        does: `Save on ${task.box}`,
+        note: [
+          task.how === 'powerOff'
+            ? 'It saves when it is switched off in the right way.'
+            : 'It saves only when told to.',
+          task.losesEdits ? 'Calling another preset loses what is not saved.' : '',
+        ]
+          .filter(Boolean)
+          .join(' '),
+        look: 'Off and on again: all is still there.',
+        otherwise: 'Enter it again, and save before leaving the preset.',
+      }
+    case 'try':
+      return {
+        does: `Step on ${task.label === '' ? `switch ${task.number}` : task.label} (${[task.bank, `switch ${task.number}`].filter(Boolean).join(', ')})`,
+        note: `${task.device} gets program ${task.program}.`,
+        look: `${task.device} shows ${task.display}.`,
+        otherwise: `Open "Why is nothing happening?" for ${task.device}.`,
+      }
+  }
+}

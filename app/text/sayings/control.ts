@@ -1,0 +1,68 @@
+import type { Finding, Need } from '#core'
+import { listText } from '../counts'
+import type { Sayings } from './saying'
+
+type Contact = Extract<Finding, { code: 'wrongContact' }>['facts']
+
+const CONTACT: Record<Contact['why'], (facts: Contact) => { title: string; body: string; fix: string }> = {
+  rest: ({ from, to, jack, has, wants }) => ({
+    title: `${from} rests ${has}; ${jack} on ${to} expects ${wants}.`,
+    body: 'It would work the wrong way round: on when it should be off.',
+    fix: 'Make them agree',
+  }),
+  action: ({ from, to, jack, has, wants }) => ({
+    title: `${from} is ${has}; ${jack} on ${to} wants ${wants}.`,
+    body:
+      wants === 'momentary'
+        ? 'A contact that stays closed is read as a long press, or every second press is lost.'
+        : 'A contact that springs back lets go at once.',
+    fix: `Set ${from} to ${wants}`,
+  }),
+  order: ({ from, to, has, wants }) => ({
+    title: `${from} and ${to} number the two contacts differently.`,
+    body: `Number one is on the ${has} of ${from} and on the ${wants} of ${to}: the two functions change places.`,
+    fix: 'Swap tip and ring',
+  }),
+  poles: ({ from, to, jack }) => ({
+    title: `Only one contact reaches ${to}.`,
+    body: `${jack} takes two, on tip and ring. The one from ${from} works the first function only.`,
+    fix: 'Use a TRS cable',
+  }),
+}
+
+/** What a controller can or cannot do, as it stands in a table. */
+export const NEED_TEXT: Record<Need, string> = {
+  switches: 'Switches in a bank',
+  banks: 'Banks',
+  messages: 'Messages a step',
+  highestProgram: 'Highest program sent',
+  bankSelect: 'Bank select',
+  holds: 'Knows when the foot comes off',
+  midiOut: 'MIDI output',
+  usbHost: 'USB host ports',
+  expressionInputs: 'Expression inputs',
+  switchingOutputs: 'Switching contacts out',
+  switchInputs: 'Footswitch contacts in',
+  clock: 'Sends MIDI clock',
+}
+
+export const controlSayings: Sayings<'wrongWiper' | 'wrongContact' | 'cannotPerform'> = {
+  wrongWiper: ({ facts: { pedal, box, jack, wiper } }) => ({
+    title: `${pedal} has its wiper on the other contact.`,
+    body: `${jack} on ${box} reads the ${wiper}. The sweep would jump, or come the wrong way round.`,
+    fix: 'Swap tip and ring',
+  }),
+  wrongContact: ({ facts, fix }) => {
+    const text = CONTACT[facts.why](facts)
+    return { ...text, fix: fix ? text.fix : null }
+  },
+  cannotPerform: ({ facts: { controller, need, wanted, has, by, wouldDo } }) => ({
+    title: `${NEED_TEXT[need]}: ${controller} has ${has}, the rig wants ${wanted}.`,
+    body: `${by.length > 0 ? `For ${listText(by)}. ` : ''}${
+      wouldDo.length > 0
+        ? `Would do: ${listText(wouldDo)}.`
+        : `No one kind of controller does it all; ask less of it, or add a box that does it.`
+    }`,
+    fix: null,
+  }),
+}

@@ -1,0 +1,57 @@
+import { requireU7 } from '../base/u7'
+import { PLAIN_128 } from '../rig/numbering/numbering'
+import type { Controller } from '../rig/table/controller'
+import type { Device } from '../rig/table/device'
+
+/** A kind of foot controller or device to start from: generic, by what it does; the player's manual says what differs. */
+export interface ControllerArchetype {
+  readonly key: string
+  readonly fields: Omit<Controller, 'id' | 'order' | 'spot'>
+}
+
+export interface DeviceArchetype {
+  readonly key: string
+  readonly fields: Omit<Device, 'id' | 'order' | 'spot'>
+}
+
+/** What a controller is unless its file says otherwise (common practice). */
+export const usualController: Omit<ControllerArchetype['fields'], 'name' | 'rows' | 'columns' | 'ports'> = {
+  keepsSwitches: 0,
+  bankCount: 30,
+  firstBank: 1,
+  messagesPerEvent: 16,
+  labelLength: 16,
+  firstPreset: 1,
+  highestProgram: requireU7(127),
+  sendsBankSelect: true,
+  events: ['press', 'release', 'longPress'],
+  pressWithLong: 'release',
+  colours: 8,
+  sendsClock: true,
+  separateOutputs: false,
+  builtInPedals: 0,
+  chords: '',
+  editGesture: 'Hold one switch for two seconds',
+  saving: { how: 'explicit', losesEdits: true },
+}
+
+/** What a device is unless its file says otherwise (common practice). */
+export const usualDevice: Omit<DeviceArchetype['fields'], 'name' | 'ports'> = {
+  kind: 'receiver',
+  channel: 'none',
+  factoryChannel: 'omni',
+  isChannelFixed: false,
+  sharesChannel: false,
+  numbering: PLAIN_128,
+  receivesPrograms: true,
+  sendsProgramsBack: false,
+  followsClock: false,
+  saving: { how: 'explicit', losesEdits: true },
+}
+
+/** For what has no presets and answers to nothing. */
+export const unheard: Pick<DeviceArchetype['fields'], 'factoryChannel' | 'receivesPrograms' | 'saving'> = {
+  factoryChannel: 'none',
+  receivesPrograms: false,
+  saving: { how: 'itself', losesEdits: false },
+}

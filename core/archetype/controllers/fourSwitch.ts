@@ -1,0 +1,14 @@
+import { usualController, type ControllerArchetype } from '../archetype'
+import { dinOut, expression, power, usbDevice } from '../jacks'
+
+export const fourSwitch: ControllerArchetype = {
+  key: 'fourSwitch',
+  fields: {
+    ...usualController,
+    name: 'Four-switch controller',
+    rows: 1,
+    columns: 4,
+    labelLength: 8,
+    ports: [dinOut(), usbDevice(), expression(), power(150)],
+  },
+}

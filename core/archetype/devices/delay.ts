@@ -1,0 +1,22 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { expressionIn, midiIn, power, shared, switchIn } from '../jacks'
+
+export const delay: DeviceArchetype = {
+  key: 'delay',
+  fields: {
+    ...usualDevice,
+    name: 'Delay',
+    numbering: {
+      style: 'banked',
+      count: 128,
+      bankSelect: 'none',
+      programsPerBank: 128,
+      bank: { symbols: 'letters' },
+      slot: { symbols: 'digits', first: 1 },
+      slots: 8,
+      separator: '',
+    },
+    followsClock: true,
+    ports: [shared('jack', 'Control jack', expressionIn, switchIn(), midiIn('trsB')), power(250)],
+  },
+}

@@ -1,0 +1,14 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { dinIn, dinOut, expression, power, usbDevice } from '../jacks'
+
+/** Blocks cabled inside a preset; its map of controls is kept in each preset. */
+export const modularEffects: DeviceArchetype = {
+  key: 'modularEffects',
+  fields: {
+    ...usualDevice,
+    name: 'Modular effects',
+    numbering: { ...PLAIN_128, first: 0, digits: 2, count: 64 },
+    ports: [dinIn(), dinOut(), usbDevice(), expression('exp1', 'Expression'), power(500, { volts: 9 })],
+  },
+}

@@ -1,0 +1,14 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { dinIn, power } from '../jacks'
+
+export const pitchPedal: DeviceArchetype = {
+  key: 'pitchPedal',
+  fields: {
+    ...usualDevice,
+    name: 'Pitch pedal',
+    numbering: { ...PLAIN_128, count: 42 },
+    saving: { how: 'itself', losesEdits: false },
+    ports: [dinIn(), power(260)],
+  },
+}

@@ -1,0 +1,7 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { dinIn, dinThru, power } from '../jacks'
+
+export const presetPedal: DeviceArchetype = {
+  key: 'presetPedal',
+  fields: { ...usualDevice, name: 'Preset pedal', ports: [dinIn(), dinThru(), power(150)] },
+}

@@ -1,0 +1,14 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { expression, power, trsIn } from '../jacks'
+
+/** More presets than 128, so it takes bank select. */
+export const reverb: DeviceArchetype = {
+  key: 'reverb',
+  fields: {
+    ...usualDevice,
+    name: 'Reverb',
+    numbering: { ...PLAIN_128, digits: 3, count: 300, bankSelect: 'both' },
+    ports: [trsIn('A'), expression(), power(300)],
+  },
+}

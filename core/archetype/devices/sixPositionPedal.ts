@@ -1,0 +1,16 @@
+import { usualDevice, type DeviceArchetype } from '../archetype'
+import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { power, trsIn } from '../jacks'
+
+/** Six positions of a toggle, one program each. */
+export const sixPositionPedal: DeviceArchetype = {
+  key: 'sixPositionPedal',
+  fields: {
+    ...usualDevice,
+    name: 'Six-position pedal',
+    factoryChannel: 2 as DeviceArchetype['fields']['factoryChannel'],
+    numbering: { ...PLAIN_128, count: 6 },
+    saving: { how: 'itself', losesEdits: false },
+    ports: [trsIn('B'), power(100)],
+  },
+}

@@ -1,0 +1,44 @@
+import { addRow } from '../rig/edits/addRow'
+import { suggestCable } from '../rig/edits/suggestCable'
+import { receivers } from '../rig/channels'
+import { boxName, cablesIn } from '../rig/cabling/link'
+import { cutOff, isReached } from '../rig/cabling/signal'
+import type { Rig } from '../rig/rig'
+import type { FindingOf } from './finding'
+
+export type NoPath = FindingOf<
+  'noPath',
+  {
+    readonly device: string
+    /** No cable in it at all, or cables that lead to no controller. */
+    readonly why: 'uncabled' | 'leadsNowhere'
+    /** Where the fix would plug it in; null when there is no free jack. */
+    readonly source: string | null
+  }
+>
+
+/**
+ * A receiver no message reaches, with nothing else to blame: where a wrong setting, adapter or lead on the
+ * way is the reason, that is the finding. The fix lays the cable.
+ */
+export function noPath(rig: Rig): NoPath[] {
+  if (Object.keys(rig.controllers).length === 0) return []
+  return receivers(rig).flatMap((device): NoPath[] => {
+    if (isReached(rig, device.id) || cutOff(rig).has(device.id)) return []
+    const cable = suggestCable(rig, device)
+    const isCabled = device.ports.some((port) => cablesIn(rig, device.id, port.id).length > 0)
+    return [
+      {
+        code: 'noPath',
+        severity: 'error',
+        about: { table: 'devices', id: device.id },
+        facts: {
+          device: device.name,
+          why: isCabled ? 'leadsNowhere' : 'uncabled',
+          source: cable && boxName(rig, cable.from.id),
+        },
+        ...(cable && { fix: addRow('layCable', 'cables', cable) }),
+      },
+    ]
+  })
+}

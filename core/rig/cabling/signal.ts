@@ -1,0 +1,192 @@
+import { CHANNELS, type Channel } from '../../base/channel'
+import { perObject } from '../../base/perObject'
+import { wireTime } from '../../midi/wireTime'
+import { inOrder, type Rig } from '../rig'
+import type { Port } from '../table/port'
+import { roleOf } from '../table/port'
+import { boxOf, carriesMidi, isForMidi, jackKey, links, type Link } from './link'
+import { isTwoWay } from './wiring'
+
+/** How messages get from one box to another. */
+export interface Arrival {
+  /** The jack they leave the first box by. */
+  readonly out: string
+  /** The cables on the way, in order. */
+  readonly cables: readonly string[]
+  /** The boxes in between, in order. */
+  readonly through: readonly string[]
+  /** Of those, how many at the end of the way hand on by a thru jack, one behind the other. */
+  readonly thrus: number
+  /** What boxes that send a message again, instead of handing it through, add to a three-byte message, in µs. */
+  readonly delay: number
+  /** The channels no jack on the way keeps back. */
+  readonly channels: readonly Channel[]
+}
+
+/** One way over one cable. */
+interface Way {
+  readonly link: Link
+  readonly jack: Port
+  readonly to: string
+  readonly toJack: string
+}
+
+interface Ways {
+  /** Ways out of each box. */
+  readonly of: ReadonlyMap<string, readonly Way[]>
+  /** Hands on what comes in. */
+  readonly passesOn: (jack: Port) => boolean
+}
+
+function waysOver(rig: Rig, counts: (link: Link) => boolean): ReadonlyMap<string, readonly Way[]> {
+  const ways = new Map<string, Way[]>()
+  const add = (from: Link['from'], to: Link['to'], link: Link) => {
+    const way = { link, jack: from.port, to: to.end.id, toJack: jackKey(to.end.id, to.end.port) }
+    ways.set(from.end.id, [...(ways.get(from.end.id) ?? []), way])
+  }
+  for (const link of links(rig)) {
+    if (!counts(link)) continue
+    add(link.from, link.to, link)
+    if (isTwoWay(link.from.meant.kind)) add(link.to, link.from, link)
+  }
+  return ways
+}
+
+const passesOf = (jack: Port): string =>
+  jack.roles.map((role) => ('passes' in role ? role.passes : 'never')).find((passes) => passes !== 'never') ??
+  'never'
+
+const waysNow = perObject((rig: Rig): Ways => ({
+  of: waysOver(rig, carriesMidi),
+  passesOn: (jack) => {
+    const role = roleOf(jack)
+    return 'passes' in role && (role.passes === 'on' || role.passes === 'always')
+  },
+}))
+
+/** As cabled, with every wrong setting, adapter and lead put right. */
+const waysMeant = perObject((rig: Rig): Ways => ({
+  of: waysOver(rig, isForMidi),
+  passesOn: (jack) => passesOf(jack) !== 'never',
+}))
+
+const isThru = (jack: Port): boolean => {
+  const role = roleOf(jack)
+  return role.kind === 'midiOut' && role.isThru
+}
+
+/** What a box that takes a whole message before it sends it again adds: three bytes on the wire. */
+const RESEND = wireTime(3)
+
+/**
+ * Every box the messages of `start` reach, with the shortest way. Breadth first, so that a loop ends.
+ * Boxes hand on only by jacks that pass, and never back out of the jack a message came in by.
+ */
+function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): ReadonlyMap<string, Arrival> {
+  const reached = new Map<string, Arrival>()
+  const queue: { box: string; by: string | null; arrival: Arrival }[] = [
+    {
+      box: start,
+      by: null,
+      arrival: { out: '', cables: [], through: [], thrus: 0, delay: 0, channels: CHANNELS },
+    },
+  ]
+  for (let next = queue.shift(); next; next = queue.shift()) {
+    const { box, by, arrival } = next
+    for (const { link, jack, to, toJack } of ways.of.get(box) ?? []) {
+      const isStart = by === null
+      if (isStart ? !leaves(jack) : !ways.passesOn(jack) || jackKey(box, jack.id) === by) continue
+      if (to === start || reached.has(to)) continue
+      const role = roleOf(jack)
+      const thru = !isStart && isThru(jack)
+      const blocks = role.kind === 'midiOut' ? role.blocks : []
+      const onward: Arrival = {
+        out: isStart ? jack.id : arrival.out,
+        cables: [...arrival.cables, link.cable.id],
+        through: isStart ? [] : [...arrival.through, box],
+        thrus: thru ? arrival.thrus + 1 : 0,
+        delay: arrival.delay + (isStart || thru ? 0 : RESEND),
+        channels:
+          blocks.length === 0 ? arrival.channels : arrival.channels.filter((one) => !blocks.includes(one)),
+      }
+      reached.set(to, onward)
+      queue.push({ box: to, by: toJack, arrival: onward })
+    }
+  }
+  return reached
+}
+
+const controllersReach = (ways: (rig: Rig) => Ways) =>
+  perObject(
+    (rig: Rig): ReadonlyMap<string, ReadonlyMap<string, Arrival>> =>
+      new Map(inOrder(rig.controllers).map(({ id }) => [id, reach(ways(rig), id, () => true)])),
+  )
+
+const now = controllersReach(waysNow)
+const meant = controllersReach(waysMeant)
+const NOWHERE: ReadonlyMap<string, Arrival> = new Map()
+
+/** Every box a controller's messages reach as things are set now. */
+export const arrivals = (rig: Rig, controllerId: string): ReadonlyMap<string, Arrival> =>
+  now(rig).get(controllerId) ?? NOWHERE
+
+/** Every box they would reach if all settings, adapters and leads on the way were right. */
+export const arrivalsMeant = (rig: Rig, controllerId: string): ReadonlyMap<string, Arrival> =>
+  meant(rig).get(controllerId) ?? NOWHERE
+
+/** Every box that hears what a device itself sends: a thru jack carries only what came in. */
+export const heardFrom = (rig: Rig, deviceId: string): ReadonlyMap<string, Arrival> =>
+  reach(waysNow(rig), deviceId, (jack) => !isThru(jack))
+
+/**
+ * Boxes that hear nothing as things are set now and would, were everything on their way right; each with
+ * that way, from the first controller that has one.
+ */
+export const cutOff = perObject((rig: Rig): ReadonlyMap<string, Arrival> => {
+  const cut = new Map<string, Arrival>()
+  for (const { id } of inOrder(rig.controllers))
+    for (const [box, way] of arrivalsMeant(rig, id))
+      if (!cut.has(box) && !isReached(rig, box)) cut.set(box, way)
+  return cut
+})
+
+/** Whether any controller's messages reach a box. */
+export const isReached = (rig: Rig, boxId: string): boolean =>
+  Object.keys(rig.controllers).some((id) => arrivals(rig, id).has(boxId))
+
+/** The names of the receivers that hear nothing because of this cable or this jack. */
+export const silencedBy = (rig: Rig, is: (way: Arrival) => boolean): string[] =>
+  [...cutOff(rig)].flatMap(([id, way]) => {
+    const box = boxOf(rig, id)
+    return box && 'kind' in box && box.kind === 'receiver' && is(way) ? [box.name] : []
+  })
+
+/** The cables and boxes of a round trip by jacks that pass; null when there is none. Messages would go round for ever. */
+export function findLoop(
+  rig: Rig,
+): { readonly cables: readonly string[]; readonly boxes: readonly string[] } | null {
+  const ways = waysNow(rig)
+  const done = new Set<string>()
+  type Step = Way & { readonly box: string }
+  const walk = (box: string, by: string | null, path: readonly Step[]): readonly Step[] | null => {
+    const at = path.findIndex((step) => step.box === box)
+    // A loop only if the box hands on to where the walk went from it the first time.
+    if (at >= 0) {
+      const first = path[at]!
+      return ways.passesOn(first.jack) && jackKey(box, first.jack.id) !== by ? path.slice(at) : null
+    }
+    if (done.has(box)) return null
+    for (const way of ways.of.get(box) ?? []) {
+      if (by !== null && (!ways.passesOn(way.jack) || jackKey(box, way.jack.id) === by)) continue
+      const loop = walk(way.to, way.toJack, [...path, { ...way, box }])
+      if (loop) return loop
+    }
+    done.add(box)
+    return null
+  }
+  for (const id of [...Object.keys(rig.controllers), ...Object.keys(rig.devices)]) {
+    const loop = walk(id, null, [])
+    if (loop) return { cables: loop.map(({ link }) => link.cable.id), boxes: loop.map(({ box }) => box) }
+  }
+  return null
+}

@@ -1,0 +1,38 @@
+import * as z from 'zod'
+import { idSchema, optionalNameSchema, orderSchema, type Id } from './scalars'
+
+export type CableId = Id<'cable'>
+
+/** One end of a cable: a jack of a box on the floor. */
+const endSchema = z.strictObject({
+  table: z.literal(['controllers', 'devices']),
+  id: idSchema() as unknown as z.ZodType<string, string>,
+  port: z.string().max(20),
+})
+
+export type CableEnd = Readonly<z.infer<typeof endSchema>>
+
+/** What is between the plugs. `din3` has pins 4, 5 and 2 wired, as most cables; `din5` all five. */
+const leadSchema = z.literal(['din3', 'din5', 'trs', 'trrs', 'ts', 'usb', 'air', 'power'])
+
+export type Lead = z.infer<typeof leadSchema>
+
+/** `cross` swaps tip and ring; the others change a DIN plug to a TRS one or back, or TRRS to TRS (RP-054). */
+const adapterSchema = z.literal(['cross', 'dinTrsA', 'dinTrsB', 'trrsTrs'])
+
+export type Adapter = z.infer<typeof adapterSchema>
+
+/** A cable with its adapters. MIDI, power and control go from `from` to `to`; USB and Bluetooth both ways. */
+export const cableSchema = z.strictObject({
+  id: idSchema<'cable'>(),
+  order: orderSchema,
+  from: endSchema,
+  to: endSchema,
+  lead: leadSchema,
+  adapters: z.array(adapterSchema).max(3),
+  centimetres: z.int().min(5).max(10_000),
+  /** For the label sheet. */
+  colour: optionalNameSchema,
+})
+
+export type Cable = Readonly<z.infer<typeof cableSchema>>

@@ -1,0 +1,10 @@
+import * as z from 'zod'
+
+/** How a box keeps what was set on it: by itself, when told to, or when switched off in the right way. */
+export const savingSchema = z.strictObject({
+  how: z.literal(['itself', 'explicit', 'powerOff']),
+  /** Calling another preset throws away edits not saved. */
+  losesEdits: z.boolean(),
+})
+
+export type Saving = Readonly<z.infer<typeof savingSchema>>

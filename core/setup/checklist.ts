@@ -1,0 +1,231 @@
+import { perObject } from '../base/perObject'
+import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
+import { arrivals } from '../rig/cabling/signal'
+import { receivers } from '../rig/channels'
+import { formatDisplay } from '../rig/numbering/display'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { Adapter, Lead } from '../rig/table/cable'
+import type { Device } from '../rig/table/device'
+import { roleOf, type Port, type RoleKind } from '../rig/table/port'
+import type { Saving } from '../rig/table/saving'
+import { isProgrammed, type Footswitch } from '../rig/table/switch'
+import { addressOf } from '../rig/numbering/address'
+
+/** In this order: nothing is switched on while cables and shared jacks are changed; what is not saved last is lost. */
+export const PHASES = ['cables', 'jacks', 'power', 'settings', 'saving', 'trying'] as const
+
+export type Phase = (typeof PHASES)[number]
+
+/** What one line asks for, with the facts its words are made of. */
+export type Task =
+  | {
+      readonly kind: 'cable'
+      readonly from: string
+      readonly fromJack: string
+      readonly to: string
+      readonly toJack: string
+      readonly carries: RoleKind
+      readonly lead: Lead
+      readonly adapters: readonly Adapter[]
+      readonly centimetres: number
+      readonly colour: string
+    }
+  | {
+      readonly kind: 'role'
+      readonly box: string
+      readonly jack: string
+      readonly role: RoleKind
+      readonly factory: RoleKind
+      /** What the jack cannot be used for then. */
+      readonly lost: readonly RoleKind[]
+    }
+  | {
+      readonly kind: 'contact'
+      readonly box: string
+      readonly jack: string
+      readonly rest: 'open' | 'closed'
+      readonly action: 'latching' | 'momentary' | 'either'
+    }
+  | { readonly kind: 'thru'; readonly box: string; readonly jack: string; readonly next: string }
+  | { readonly kind: 'switchOn'; readonly boxes: readonly string[] }
+  | {
+      readonly kind: 'channel'
+      readonly device: string
+      readonly channel: number | 'omni' | 'none'
+      readonly factory: number | 'omni' | 'none'
+    }
+  | { readonly kind: 'receivePrograms'; readonly device: string }
+  | { readonly kind: 'sendNoPrograms'; readonly device: string }
+  | { readonly kind: 'clock'; readonly device: string; readonly follows: boolean }
+  | { readonly kind: 'save'; readonly box: string; readonly how: Saving['how']; readonly losesEdits: boolean }
+  | {
+      readonly kind: 'try'
+      readonly device: string
+      readonly bank: string
+      readonly number: number
+      readonly label: string
+      readonly display: string
+      readonly program: number
+    }
+
+export interface ChecklistLine {
+  /** The same as long as the line is about the same thing. */
+  readonly key: string
+  readonly phase: Phase
+  readonly about: { readonly table: 'controllers' | 'devices' | 'cables'; readonly id: string }
+  readonly task: Task
+  /** What the line says, as one text: a tick holds only while this stays the same. */
+  readonly said: string
+}
+
+const line = (phase: Phase, key: string, about: ChecklistLine['about'], task: Task): ChecklistLine => ({
+  key,
+  phase,
+  about,
+  task,
+  said: JSON.stringify(task),
+})
+
+const aboutBox = (box: Box): ChecklistLine['about'] => ({
+  table: 'kind' in box ? 'devices' : 'controllers',
+  id: box.id,
+})
+
+/** Every line, in the order in which it is best done. */
+export const checklist = perObject((rig: Rig): readonly ChecklistLine[] => [
+  ...links(rig)
+    .toSorted((a, b) => rank(a) - rank(b))
+    .map(cableLine),
+  ...boxes(rig).flatMap((box) => box.ports.flatMap((port) => jackLines(rig, box, port))),
+  ...powerLines(rig),
+  ...receivers(rig).flatMap((device) => settingLines(rig, device)),
+  ...boxes(rig).flatMap(savingLines),
+  ...receivers(rig).flatMap((device) => tryLine(rig, device)),
+])
+
+/** MIDI first, power last: nothing is fed before all is in place. */
+const rank = (link: Link): number => (isForMidi(link) ? 0 : link.from.meant.kind === 'powerOut' ? 2 : 1)
+
+function cableLine({ cable, from, to }: Link): ChecklistLine {
+  return line(
+    'cables',
+    `cable/${cable.id}`,
+    { table: 'cables', id: cable.id },
+    {
+      kind: 'cable',
+      from: from.box.name,
+      fromJack: from.port.name,
+      to: to.box.name,
+      toJack: to.port.name,
+      carries: from.meant.kind,
+      lead: cable.lead,
+      adapters: cable.adapters,
+      centimetres: cable.centimetres,
+      colour: cable.colour,
+    },
+  )
+}
+
+function jackLines(rig: Rig, box: Box, port: Port): ChecklistLine[] {
+  const inUse = cablesIn(rig, box.id, port.id)
+  if (inUse.length === 0) return []
+  const role = roleOf(port)
+  const lines: ChecklistLine[] = []
+  const add = (what: string, task: Task) =>
+    lines.push(line('jacks', `${what}/${box.id}/${port.id}`, aboutBox(box), task))
+  if (port.roles.length > 1)
+    add('role', {
+      kind: 'role',
+      box: box.name,
+      jack: port.name,
+      role: role.kind,
+      factory: port.roles[port.factoryRole]!.kind,
+      lost: port.roles.filter((one) => one !== role).map(({ kind }) => kind),
+    })
+  if (role.kind === 'switchIn' || (role.kind === 'switchOut' && role.by === 'relay'))
+    add('contact', { kind: 'contact', box: box.name, jack: port.name, rest: role.rest, action: role.action })
+  if ('passes' in role && (role.passes === 'on' || role.passes === 'off') && isOnward(box, inUse)) {
+    const next = inUse.map(({ from, to }) => (from.end.id === box.id ? to : from).box.name)[0]!
+    add('thru', { kind: 'thru', box: box.name, jack: port.name, next })
+  }
+  return lines
+}
+
+/** A two-way jack of a box that passes on, or an out: something behind it waits. */
+const isOnward = (box: Box, inUse: readonly Link[]): boolean =>
+  inUse.some((link) => isForMidi(link) && (link.from.end.id === box.id || link.from.meant.kind !== 'midiOut'))
+
+function powerLines(rig: Rig): ChecklistLine[] {
+  const all = boxes(rig)
+  if (all.length === 0) return []
+  return [
+    line('power', 'switchOn', aboutBox(all[0]!), { kind: 'switchOn', boxes: all.map(({ name }) => name) }),
+  ]
+}
+
+function settingLines(rig: Rig, device: Device): ChecklistLine[] {
+  const about = aboutBox(device)
+  const add = (what: string, task: Task) => line('settings', `${what}/${device.id}`, about, task)
+  const canSend = device.ports.some(({ roles }) =>
+    roles.some(
+      (role) => (role.kind === 'midiOut' && !role.isThru) || role.kind === 'usb' || role.kind === 'air',
+    ),
+  )
+  const hearsClock = inOrder(rig.controllers).some(
+    ({ id, sendsClock }) => sendsClock && arrivals(rig, id).has(device.id),
+  )
+  return [
+    add('channel', {
+      kind: 'channel',
+      device: device.name,
+      channel: device.channel,
+      factory: device.factoryChannel,
+    }),
+    ...(device.receivesPrograms
+      ? [add('receivePrograms', { kind: 'receivePrograms', device: device.name })]
+      : []),
+    ...(canSend && !device.sendsProgramsBack
+      ? [add('sendNoPrograms', { kind: 'sendNoPrograms', device: device.name })]
+      : []),
+    ...(hearsClock
+      ? [add('clock', { kind: 'clock', device: device.name, follows: device.followsClock })]
+      : []),
+  ]
+}
+
+function savingLines(box: Box): ChecklistLine[] {
+  if ('kind' in box && box.kind !== 'receiver') return []
+  const { how, losesEdits } = box.saving
+  return how === 'itself'
+    ? []
+    : [line('saving', `save/${box.id}`, aboutBox(box), { kind: 'save', box: box.name, how, losesEdits })]
+}
+
+/** The first switch that says which preset a device should be in. */
+function tryLine(rig: Rig, device: Device): ChecklistLine[] {
+  for (const bank of byIndex(rig.banks))
+    for (const footswitch of switchesOf(rig, bank.id)) {
+      const presetId = footswitch.positions[0]!.find(
+        (action) => rig.presets[action.presetId]?.deviceId === device.id,
+      )?.presetId
+      if (!presetId) continue
+      const { index } = rig.presets[presetId]!
+      return [
+        line('trying', `try/${device.id}`, aboutBox(device), {
+          kind: 'try',
+          device: device.name,
+          bank: bank.name,
+          number: footswitch.number,
+          label: footswitch.label,
+          display: formatDisplay(device.numbering, index),
+          program: addressOf(device.numbering, index).program,
+        }),
+      ]
+    }
+  return []
+}
+
+const switchesOf = (rig: Rig, bankId: string): Footswitch[] =>
+  Object.values(rig.switches)
+    .filter((one) => one.bankId === bankId && isProgrammed(one))
+    .sort((a, b) => a.number - b.number)

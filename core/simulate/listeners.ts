@@ -1,0 +1,43 @@
+import type { Channel } from '../base/channel'
+import { perObject } from '../base/perObject'
+import type { ChannelMessage } from '../midi/message'
+import { arrivals } from '../rig/cabling/signal'
+import { receivers } from '../rig/channels'
+import type { Rig } from '../rig/rig'
+import type { Device } from '../rig/table/device'
+
+/** A device that a controller's messages reach, as the cables and settings are now. */
+export interface Listener {
+  readonly device: Device
+  /** The output it hears; the same for all unless the controller keeps its outputs apart. */
+  readonly lane: string
+  /** The channels that come through to it. */
+  readonly channels: readonly Channel[]
+}
+
+const byController = perObject((rig: Rig) => {
+  const known = new Map<string, readonly Listener[]>()
+  for (const { id, separateOutputs } of Object.values(rig.controllers)) {
+    const reached = arrivals(rig, id)
+    known.set(
+      id,
+      receivers(rig).flatMap((device) => {
+        const arrival = reached.get(device.id)
+        return arrival
+          ? [{ device, lane: separateOutputs ? arrival.out : '', channels: arrival.channels }]
+          : []
+      }),
+    )
+  }
+  return known
+})
+
+/** Who hears a controller, in the order of the devices. */
+export const listeners = (rig: Rig, controllerId: string): readonly Listener[] =>
+  byController(rig).get(controllerId) ?? []
+
+/** Whether a device answers to a message that comes to it: on its channel, and program changes only when it obeys them. */
+export const answers = ({ device, channels }: Listener, message: ChannelMessage): boolean =>
+  (device.channel === 'omni' || device.channel === message.channel) &&
+  channels.includes(message.channel) &&
+  (message.kind !== 'program' || device.receivesPrograms)

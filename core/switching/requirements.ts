@@ -1,0 +1,167 @@
+import { isFree } from '../rig/edits/suggestCable'
+import { cablesIn } from '../rig/cabling/link'
+import { receivers } from '../rig/channels'
+import { addressOf } from '../rig/numbering/address'
+import { inOrder, type Rig } from '../rig/rig'
+import { switchCount, type Controller } from '../rig/table/controller'
+import type { Device } from '../rig/table/device'
+import { roleOf, type RoleKind } from '../rig/table/port'
+import { compile } from './compile'
+
+/** What a rig may ask of its foot controller. */
+export type Need =
+  | 'switches'
+  | 'banks'
+  | 'messages'
+  | 'highestProgram'
+  | 'bankSelect'
+  | 'holds'
+  | 'midiOut'
+  | 'usbHost'
+  | 'expressionInputs'
+  | 'switchingOutputs'
+  | 'switchInputs'
+  | 'clock'
+
+/** How much of it the rig wants; `by` names what wants it. */
+export interface Requirement {
+  readonly need: Need
+  readonly wanted: number
+  readonly by: readonly string[]
+}
+
+/** The parts of a controller that decide what it can do: a row or an archetype. */
+export type Abilities = Omit<Controller, 'id' | 'order' | 'name' | 'spot'>
+
+/** How much of a need a controller has; for a yes or no, 1 or 0. Contacts are counted one by one. */
+export function abilityFor(controller: Abilities, need: Need): number {
+  switch (need) {
+    case 'switches':
+      return switchCount(controller) - controller.keepsSwitches
+    case 'banks':
+      return controller.bankCount
+    case 'messages':
+      return controller.messagesPerEvent
+    case 'highestProgram':
+      return controller.highestProgram
+    case 'bankSelect':
+      return Number(controller.sendsBankSelect)
+    case 'holds':
+      return Number(controller.events.includes('release'))
+    case 'midiOut':
+      return jacks(controller, 'midiOut').length
+    case 'usbHost':
+      return jacks(controller, 'usb').filter((role) => role.kind === 'usb' && role.end === 'host').length
+    case 'expressionInputs':
+      return jacks(controller, 'expressionIn').length + controller.builtInPedals
+    case 'switchingOutputs':
+      return poles(controller, 'switchOut')
+    case 'switchInputs':
+      return poles(controller, 'switchIn')
+    case 'clock':
+      return Number(controller.sendsClock)
+  }
+}
+
+/** The role a jack could have, whatever it is set to; a shared jack counts for each of its roles. */
+const jacks = ({ ports }: Pick<Controller, 'ports'>, kind: RoleKind) =>
+  ports.flatMap(({ roles }) => roles.find((role) => role.kind === kind) ?? [])
+
+const poles = (controller: Pick<Controller, 'ports'>, kind: 'switchOut' | 'switchIn'): number =>
+  jacks(controller, kind).reduce((sum, role) => sum + ('poles' in role ? role.poles : 0), 0)
+
+/** What a rig asks of one of its controllers; needs of nought are left out. */
+export function requirements(rig: Rig, controller: Controller): Requirement[] {
+  const own = Object.values(rig.switches).filter(
+    ({ bankId }) => rig.banks[bankId]?.controllerId === controller.id,
+  )
+  const banks = Object.values(rig.banks).filter(({ controllerId }) => controllerId === controller.id)
+  const perBank = banks.map(({ id }) => own.filter(({ bankId }) => bankId === id).length)
+  const addresses = own.flatMap(({ positions, release }) =>
+    [...positions.flat(), ...release].flatMap(({ presetId }) => {
+      const preset = rig.presets[presetId]
+      const device = rig.devices[preset?.deviceId ?? '']
+      return preset && device ? [{ device, ...addressOf(device.numbering, preset.index) }] : []
+    }),
+  )
+  const messages = own.flatMap((footswitch) => [
+    ...footswitch.positions.map((_, position) => compile(rig, footswitch, 'press', position).length),
+    compile(rig, footswitch, 'release', 0).length,
+  ])
+  const banked = addresses.filter(({ bank }) => bank > 0)
+  const isMain = inOrder(rig.controllers)[0]?.id === controller.id
+  const all: Requirement[] = [
+    { need: 'switches', wanted: Math.max(0, ...perBank), by: [] },
+    { need: 'banks', wanted: Math.max(0, ...banks.map(({ index }) => index + 1)), by: [] },
+    { need: 'messages', wanted: Math.max(0, ...messages), by: [] },
+    {
+      need: 'highestProgram',
+      wanted: Math.max(0, ...addresses.map(({ program }) => program)),
+      by: namesOf(addresses.map(({ device }) => device)),
+    },
+    {
+      need: 'bankSelect',
+      wanted: Math.min(1, banked.length),
+      by: namesOf(banked.map(({ device }) => device)),
+    },
+    { need: 'holds', wanted: own.some(({ release }) => release.length > 0) ? 1 : 0, by: [] },
+    // What the floor asks is asked of the first controller.
+    ...(isMain ? floorNeeds(rig) : []),
+  ]
+  return all.filter(({ wanted }) => wanted > 0)
+}
+
+const namesOf = (devices: readonly Device[]): string[] => [...new Set(devices.map(({ name }) => name))]
+
+function floorNeeds(rig: Rig): Requirement[] {
+  const all = receivers(rig)
+  const overUsb = all.filter(
+    (device) =>
+      isUsbOnly(device) && !device.ports.some((port) => cablesIn(rig, device.id, port.id).some(isHosted)),
+  )
+  const loose = (kind: Device['kind'], jack: RoleKind) =>
+    inOrder(rig.devices).filter(
+      (device) =>
+        device.kind === kind &&
+        device.ports.some(
+          (port) =>
+            roleOf(port).kind === jack &&
+            (isFree(rig, device.id, port) || endsAtController(rig, device, port.id)),
+        ),
+    )
+  const polesOf = (devices: readonly Device[], kind: 'switchIn' | 'switchOut') =>
+    devices.reduce((sum, device) => sum + poles(device, kind), 0)
+  const [pedals, feet, plain] = [
+    loose('pedal', 'expressionOut'),
+    loose('pedal', 'switchOut'),
+    loose('plain', 'switchIn'),
+  ]
+  const followers = all.filter(({ followsClock }) => followsClock)
+  return [
+    { need: 'midiOut', wanted: all.some((device) => !isUsbOnly(device)) ? 1 : 0, by: [] },
+    { need: 'usbHost', wanted: overUsb.length, by: namesOf(overUsb) },
+    { need: 'expressionInputs', wanted: pedals.length, by: namesOf(pedals) },
+    { need: 'switchingOutputs', wanted: polesOf(plain, 'switchIn'), by: namesOf(plain) },
+    { need: 'switchInputs', wanted: polesOf(feet, 'switchOut'), by: namesOf(feet) },
+    { need: 'clock', wanted: Math.min(1, followers.length), by: namesOf(followers) },
+  ]
+}
+
+const isUsbOnly = (device: Device): boolean =>
+  device.ports.some(({ roles }) => roles.some(({ kind }) => kind === 'usb')) &&
+  !device.ports.some(({ roles }) => roles.some(({ kind }) => kind === 'midiIn' || kind === 'air'))
+
+/** A host that is no controller at the other end. */
+const isHosted = (link: ReturnType<typeof cablesIn>[number]): boolean =>
+  [link.from, link.to].some(
+    ({ meant, end }) => meant.kind === 'usb' && meant.end === 'host' && end.table === 'devices',
+  )
+
+const endsAtController = (rig: Rig, device: Device, port: string): boolean =>
+  cablesIn(rig, device.id, port).some(({ from, to }) =>
+    [from, to].some(({ end }) => end.table === 'controllers'),
+  )
+
+/** What a controller lacks of what is asked. */
+export const lacking = (controller: Abilities, asked: readonly Requirement[]): Requirement[] =>
+  asked.filter(({ need, wanted }) => abilityFor(controller, need) < wanted)
