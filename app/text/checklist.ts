@@ -34,11 +34,8 @@ export function taskText(task: Task): TaskText {
         note: [partsText(task), lengthText(task.centimetres), task.colour.toLowerCase()]
           .filter(Boolean)
           .join(', '),
-        look:
-          task.carries === 'powerOut'
-            ? 'Its lamp lights once the supply is on.'
-            : 'Both plugs are all the way in.',
-        otherwise: 'Try another cable of the same kind.',
+        look: task.carries === 'powerOut' ? 'Its lamp lights once the supply is on.' : 'Both plugs are home.',
+        otherwise: 'Try another of the same kind.',
       }
     case 'role':
       return {

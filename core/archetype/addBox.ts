@@ -1,7 +1,8 @@
-import { nextFreeChannel, channelHolders } from '../rig/channels'
+import { canOverhear, channelHolders, nextFreeChannel } from '../rig/channels'
+import type { Channel } from '../base/channel'
 import { boxes } from '../rig/cabling/link'
 import { change, type Change, type Edit } from '../rig/edit'
-import { alterRole } from '../rig/edits/setJack'
+import { layCable } from '../rig/edits/layCable'
 import { suggestCable } from '../rig/edits/suggestCable'
 import { lastOrder, type Rig } from '../rig/rig'
 import type { CableId } from '../rig/table/cable'
@@ -37,11 +38,17 @@ export const addController = (
   ],
 })
 
-/** A maker's default channel is kept when nobody holds it; else the lowest free one; none when all 16 are held. */
-function startingChannel(rig: Rig, { kind, factoryChannel }: DeviceArchetype['fields']): Device['channel'] {
-  if (kind !== 'receiver') return 'none'
-  const isFree = typeof factoryChannel === 'number' && channelHolders(rig).get(factoryChannel)!.length === 0
-  return isFree ? factoryChannel : (nextFreeChannel(rig) ?? 'none')
+/** A maker's default channel is kept when nobody that could overhear holds it; else the lowest free one; none when all are held. */
+function startingChannel(rig: Rig, device: Device): Device['channel'] {
+  if (device.kind !== 'receiver') return 'none'
+  const { factoryChannel } = device
+  const isFree = (channel: Channel) =>
+    !channelHolders(rig)
+      .get(channel)!
+      .some((one) => canOverhear(rig, one, device))
+  return typeof factoryChannel === 'number' && isFree(factoryChannel)
+    ? factoryChannel
+    : (nextFreeChannel(rig, 0, device) ?? 'none')
 }
 
 /**
@@ -59,23 +66,27 @@ export function addDevice(
     id: ids.device,
     order: lastOrder(rig.devices),
     name: freeName(rig, fields.name),
-    channel: startingChannel(rig, fields),
+    channel: 'none',
     spot,
   }
+  const withDevice: Rig = { ...rig, devices: { ...rig.devices, [device.id]: device } }
+  const cable = suggestCable(withDevice, device, ids.cable)
+  const laid = cable ? layCable(withDevice, cable).changes : []
+  // Laying the cable may have set one of the new device's own jacks.
+  const isOwn = ({ table, id }: Change) => table === 'devices' && id === device.id
+  const own = (laid.find(isOwn)?.after ?? device) as Device
+  const cabled: Rig = cable
+    ? {
+        ...withDevice,
+        cables: { ...rig.cables, [cable.id]: cable },
+        devices: { ...rig.devices, [device.id]: own },
+      }
+    : withDevice
+  const channel = startingChannel(cabled, own)
   return {
     label: 'addDevice',
-    changes: [change('devices', device.id, null, device), ...cabled(rig, device, ids.cable)],
+    changes: [change('devices', device.id, null, { ...own, channel }), ...laid.filter((one) => !isOwn(one))],
   }
-}
-
-function cabled(rig: Rig, device: Device, cableId: CableId): readonly Change[] {
-  const withDevice: Rig = { ...rig, devices: { ...rig.devices, [device.id]: device } }
-  const cable = suggestCable(withDevice, device, cableId)
-  if (!cable) return []
-  const jack = rig.devices[cable.from.id]?.ports.find(({ id }) => id === cable.from.port)
-  const isOff = jack?.roles[jack.role] && Reflect.get(jack.roles[jack.role]!, 'passes') === 'off'
-  const thru = isOff ? alterRole(rig, cable.from.id, cable.from.port, { passes: 'on' }) : null
-  return [...(thru?.changes ?? []), change('cables', cable.id, null, cable)]
 }
 
 /** A copy of a device beside it: same jacks and settings, a channel and a name of its own, no cables. */
@@ -86,17 +97,16 @@ export function duplicateDevice(
   spot: Spot,
 ): Edit {
   const { id: _, order, name, ...fields } = source
-  const channel = startingChannel(rig, { ...fields, name, factoryChannel: 'omni' })
   const copy: Device = {
     ...fields,
     id: ids.device,
     order: nextOrder(rig, order),
     name: freeName(rig, name),
-    channel: source.kind === 'receiver' ? channel : 'none',
     sharesChannel: false,
     spot,
   }
-  return { label: 'addDevice', changes: [change('devices', copy.id, null, copy)] }
+  const channel = startingChannel(rig, { ...copy, factoryChannel: 'omni' })
+  return { label: 'addDevice', changes: [change('devices', copy.id, null, { ...copy, channel })] }
 }
 
 /** Half way to the one that stands behind. */

@@ -28,7 +28,7 @@ const OUTWARD: Record<Side, Spot> = {
   bottom: { x: 0, y: 1 },
 }
 /** How far a cable leaves its box before it turns, and how far it keeps from others' boxes. */
-const STUB = 12
+const STUB = 16
 const CLEAR = 7
 /** Cables on one side of a box are this far apart, where there is room. */
 const SPACING = 14
@@ -92,12 +92,12 @@ function* ways(p: Spot, q: Spot, lanes: Lanes) {
   for (const y of lanes.ys) yield [p, { x: p.x, y }, { x: q.x, y }, q]
 }
 
-/** Lanes beside every box, two abreast. */
+/** Lanes beside every box, three abreast in the usual gap. */
 function lanesBeside(places: ReadonlyMap<string, Spot>): Lanes {
   const xs = new Set<number>()
   const ys = new Set<number>()
   for (const { x, y } of places.values())
-    for (const gap of [STUB, STUB + 8]) {
+    for (const gap of [STUB, STUB + 7, STUB + 14]) {
       xs.add(x - gap).add(x + BOX.width + gap)
       ys.add(y - gap).add(y + BOX.height + gap)
     }
@@ -228,9 +228,13 @@ function spreadEnds(
   for (const [key, ends] of onSide) {
     const isUpright = key.endsWith('/left') || key.endsWith('/right')
     const room = (isUpright ? BOX.height : BOX.width) - 20
-    const gap = Math.min(SPACING, room / Math.max(1, ends.length - 1))
+    const gap = Math.min(SPACING, room / 2 / Math.max(1, ends.length - 1))
     ends.sort((a, b) => a.along - b.along || a.line - b.line)
-    ends.forEach(({ line, which }, n) => (offsets[line]![which] = (n - (ends.length - 1) / 2) * gap))
+    // One that can go straight keeps the middle; the others make room for it.
+    const middle = middleOf(places.get(key.slice(0, key.lastIndexOf('/')))!)
+    const straight = ends.flatMap(({ along }, n) => (along === (isUpright ? middle.y : middle.x) ? [n] : []))
+    const zero = straight.length === 1 ? straight[0]! : (ends.length - 1) / 2
+    ends.forEach(({ line, which }, n) => (offsets[line]![which] = (n - zero) * gap))
   }
   return lines.map((line, n) => ({
     from: { box: line.from, side: sides[n]!.from, offset: offsets[n]!.from },
@@ -238,14 +242,22 @@ function spreadEnds(
   }))
 }
 
-/** Leads every line round the boxes: level and upright stretches, few turns, apart from one another. Deterministic. */
-export function routeLines(places: ReadonlyMap<string, Spot>, lines: readonly Line[]): Route[] {
+/**
+ * Leads every line round the boxes: level and upright stretches, few turns, apart from one another and
+ * from the cables `around` that stay as they are. Deterministic.
+ */
+export function routeLines(
+  places: ReadonlyMap<string, Spot>,
+  lines: readonly Line[],
+  around: readonly Route[] = [],
+): Route[] {
   const ends = spreadEnds(
     places,
     lines,
     lines.map((line) => chooseSides(places, line)),
   )
-  const laid: Stretch[] = []
+  const fixed = around.flatMap(({ points }) => stretches(points))
+  const laid = [...fixed]
   const lanes = lanesBeside(places)
   const all = lines.map((_, n) => {
     const { points } = cheapest(places, ends[n]!.from, ends[n]!.to, laid, lanes)
@@ -253,7 +265,7 @@ export function routeLines(places: ReadonlyMap<string, Spot>, lines: readonly Li
     return points
   })
   return lines.map(({ cableId }, n) => {
-    const others = all.flatMap((points, m) => (m === n ? [] : stretches(points)))
+    const others = [...fixed, ...all.flatMap((points, m) => (m === n ? [] : stretches(points)))]
     return { cableId, points: all[n]!, label: clearest(stretches(all[n]!), others) }
   })
 }

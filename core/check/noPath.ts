@@ -1,4 +1,4 @@
-import { addRow } from '../rig/edits/addRow'
+import { layCable } from '../rig/edits/layCable'
 import { suggestCable } from '../rig/edits/suggestCable'
 import { receivers } from '../rig/channels'
 import { boxName, cablesIn } from '../rig/cabling/link'
@@ -37,7 +37,7 @@ export function noPath(rig: Rig): NoPath[] {
           why: isCabled ? 'leadsNowhere' : 'uncabled',
           source: cable && boxName(rig, cable.from.id),
         },
-        ...(cable && { fix: addRow('layCable', 'cables', cable) }),
+        ...(cable && { fix: layCable(rig, cable) }),
       },
     ]
   })

@@ -7,7 +7,7 @@ export type Caution =
 
 /** What to say once at the head of a phase. */
 export const PHASE_CAUTIONS: Record<Phase, readonly Caution[]> = {
-  cables: ['walkway'],
+  cables: ['walkway', 'power'],
   jacks: ['jackRole'],
   power: ['power'],
   settings: [],
@@ -19,7 +19,6 @@ export const PHASE_CAUTIONS: Record<Phase, readonly Caution[]> = {
 export function taskCautions(task: Task): readonly Caution[] {
   if (task.kind !== 'cable') return []
   if (task.lead === 'din5') return ['midiPower']
-  if (task.carries === 'powerOut') return ['power']
   return task.carries === 'switchOut' || task.carries === 'switchIn' ? ['ampJack'] : []
 }
 

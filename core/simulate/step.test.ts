@@ -67,6 +67,26 @@ describe('step', () => {
   })
 })
 
+describe('the cables', () => {
+  const cut = (fields: Partial<ReturnType<typeof makeDevice>>) => {
+    const base = smallRig()
+    return { ...base, devices: { ...base.devices, preamp: { ...base.devices.preamp!, ...fields } } }
+  }
+  const heard = (one: typeof rig) =>
+    step(one, floorAtPowerOn(one), { kind: 'press', switchId: 'one-2' as SwitchId, at: 0 }).wire.map(
+      ({ heardBy }) => heardBy,
+    )
+
+  it('a device behind a box that hands nothing on does not move', () => {
+    expect(heard(rig)).toEqual([['preamp'], ['echo']])
+    expect(heard(cut({ ports: [rig.devices.preamp!.ports[0]!] }))).toEqual([['preamp'], []])
+  })
+
+  it('a device set not to obey program changes does not move', () => {
+    expect(heard(cut({ receivesPrograms: false }))).toEqual([[], ['echo']])
+  })
+})
+
 describe('a compiled switch followed by the simulator', () => {
   it('reaches the preset it names, whatever the numbering, from whatever state', () => {
     fc.assert(

@@ -1,14 +1,12 @@
 import {
-  addRow,
-  alterRole,
   applyEdit,
   cableBetween,
   CONTROLLERS,
   DEVICES,
   emptyRig,
   endOf,
+  layCable,
   requireChannel,
-  setRole,
   type Action,
   type Bank,
   type CableId,
@@ -30,11 +28,7 @@ export function tidewright(): Rig {
     banks: byId(banks),
     switches: byId(switches),
   }
-  const set = [
-    (rig: Rig) => alterRole(rig, 'preamp', 'thru', { passes: 'on' }),
-    (rig: Rig) => setRole(rig, 'echo', 'jack', 2),
-  ]
-  return [...set, ...CABLES.map(layable)].reduce(done, boxes)
+  return CABLES.map(layable).reduce(done, boxes)
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */
@@ -72,7 +66,7 @@ const layable =
   (rig: Rig): Edit | null => {
     const [a, b] = [from, to].map((end) => endOf(rig, ...(end.split('.') as [string, string])))
     const cable = cableBetween(rig, a!, b!, `cable-${order + 1}` as CableId)
-    return cable && addRow('layCable', 'cables', { ...cable, centimetres, colour })
+    return cable && layCable(rig, { ...cable, centimetres, colour })
   }
 
 const byId = <Row extends { readonly id: string }>(rows: readonly Row[]) =>

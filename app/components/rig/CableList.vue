@@ -53,7 +53,7 @@ const about = (id: string) => found.filter((one) => one.about.table === 'cables'
 .cables {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
-  flex: 0 1 168px;
+  flex: 0 1 142px;
   min-height: 92px;
   border-top: 1px solid var(--line);
   padding-top: 6px;

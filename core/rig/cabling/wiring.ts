@@ -43,10 +43,17 @@ const CHAINS: readonly (readonly Adapter[])[] = [
   ...ADAPTERS.map((one) => [one]),
   ...ADAPTERS.flatMap((one) => ADAPTERS.map((two) => [one, two])),
 ]
+const PLUGS: readonly Plug[] = ['din', 'trsA', 'trsB', 'trrs']
+const FEWEST = new Map(
+  PLUGS.flatMap((out) =>
+    PLUGS.map(
+      (into) => [`${out}/${into}`, CHAINS.find((chain) => doesWiringFit(out, into, chain))!] as const,
+    ),
+  ),
+)
 
 /** The fewest adapters that make two plugs fit. Every pair of plugs fits with at most two. */
-export const adaptersBetween = (out: Plug, into: Plug): readonly Adapter[] =>
-  CHAINS.find((adapters) => doesWiringFit(out, into, adapters))!
+export const adaptersBetween = (out: Plug, into: Plug): readonly Adapter[] => FEWEST.get(`${out}/${into}`)!
 
 /** The leads whose plugs go into a jack in this role, the usual one first. */
 function leadsFor(role: Role): readonly Lead[] {

@@ -1,9 +1,9 @@
-import { boxes, cablesIn, type Box } from '../cabling/link'
+import { boxes, cablesIn, partnersAmong, type Box } from '../cabling/link'
 import { arrivals, isReached } from '../cabling/signal'
 import { isTwoWay } from '../cabling/wiring'
 import { inOrder, type Rig } from '../rig'
 import type { Cable, CableEnd, CableId } from '../table/cable'
-import { roleOf, type Port, type RoleKind } from '../table/port'
+import { roleOf, type Port, type Role, type RoleKind } from '../table/port'
 import { cableBetween } from './layCable'
 
 /** What a box wants to be plugged into first. */
@@ -44,9 +44,11 @@ export function suggestCable(rig: Rig, box: Box, id?: CableId): Cable | null {
   )
   const offers = sources(rig, box).flatMap(({ box: source, port, hops }) =>
     own.flatMap((mine) => {
+      const roles = partnersAmong(port, mine)
+      if (!roles || !wants(box).includes(roles.to.kind) || !wouldCarry(roles.from, roles.to)) return []
       const cable = cableBetween(rig, endOf(rig, source.id, port.id), endOf(rig, box.id, mine.id), id)
-      return cable && wouldCarry(port, mine)
-        ? [{ cable, score: cable.adapters.length * 4 + hops + (roleOf(mine).kind === 'usb' ? 2 : 0) }]
+      return cable
+        ? [{ cable, score: cable.adapters.length * 4 + hops + (roles.to.kind === 'usb' ? 2 : 0) }]
         : []
     }),
   )
@@ -54,10 +56,8 @@ export function suggestCable(rig: Rig, box: Box, id?: CableId): Cable | null {
 }
 
 /** Two USB devices have nothing to say to each other. */
-function wouldCarry(a: Port, b: Port): boolean {
-  const [one, other] = [roleOf(a), roleOf(b)]
-  return one.kind !== 'usb' || other.kind !== 'usb' || one.end !== other.end
-}
+const wouldCarry = (one: Role, other: Role): boolean =>
+  one.kind !== 'usb' || other.kind !== 'usb' || one.end !== other.end
 
 /** Free jacks a box could be cabled to: the controllers', and those of boxes already reached that hand on. */
 function sources(rig: Rig, box: Box): { box: Box; port: Port; hops: number }[] {

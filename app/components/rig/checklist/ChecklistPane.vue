@@ -12,6 +12,7 @@ import {
   taskCautions,
   tickOf,
   toggleTick,
+  type Caution,
   type ChecklistLine,
   type MarkId,
   type Rig,
@@ -31,13 +32,19 @@ const rigs = useRigStore()
 const { clock, page } = usePlatform()
 
 const phases = computed(() => {
-  const lines = checklist(rig).map((line) => ({
-    line,
-    text: taskText(line.task),
-    tick: tickOf(rig, line),
-    lost: lostTick(rig, line),
-    cautions: taskCautions(line.task).filter((one) => !PHASE_CAUTIONS[line.phase].includes(one)),
-  }))
+  const said = new Set<Caution>()
+  const lines = checklist(rig).map((line) => {
+    // Once is enough.
+    const cautions = taskCautions(line.task).filter((one) => !said.has(one))
+    cautions.forEach((one) => said.add(one))
+    return {
+      line,
+      text: taskText(line.task),
+      tick: tickOf(rig, line),
+      lost: lostTick(rig, line),
+      cautions,
+    }
+  })
   return PHASES.map((phase) => ({ phase, lines: lines.filter(({ line }) => line.phase === phase) })).filter(
     (one) => one.lines.length > 0,
   )
@@ -190,6 +197,43 @@ label {
 
 .lost {
   color: var(--warning);
+}
+
+@media print {
+  ul {
+    columns: 2;
+    column-gap: 18px;
+  }
+
+  section {
+    padding-top: 6px;
+  }
+
+  li {
+    grid-template-columns: 16px minmax(0, 1fr);
+    padding: 2px 0;
+  }
+
+  .look {
+    grid-column: 2;
+  }
+
+  .note,
+  .look {
+    font-size: 9.5px;
+    line-height: 1.25;
+  }
+
+  input {
+    width: 11px;
+    height: 11px;
+    border: 1px solid #000;
+    appearance: none;
+  }
+
+  input:checked {
+    background: #000;
+  }
 }
 
 .otherwise b {

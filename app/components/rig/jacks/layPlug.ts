@@ -1,11 +1,11 @@
 import { nanoid } from 'nanoid'
-import { addRow, type Cable, type CableId } from '#core'
+import { layCable, type Cable, type CableId } from '#core'
 import { useSelection } from '~/composables/useSelection'
 import type { useRigStore } from '~/stores/rig'
 
 /** Lays a cable the core proposes, under an id of its own, and shows it. */
-export function layPlug(rigs: Pick<ReturnType<typeof useRigStore>, 'edit'>, proposed: Cable): void {
+export function layPlug(rigs: Pick<ReturnType<typeof useRigStore>, 'edit' | 'rig'>, proposed: Cable): void {
   const cable = { ...proposed, id: nanoid(12) as CableId }
-  if (rigs.edit(addRow('layCable', 'cables', cable)))
+  if (rigs.rig && rigs.edit(layCable(rigs.rig, cable)))
     useSelection().select({ kind: 'cable', cableId: cable.id })
 }

@@ -16,6 +16,7 @@ import {
   type Box,
   type Cable,
   type Finding,
+  type Line,
   type Port,
   type Rig,
   type Spot,
@@ -53,13 +54,21 @@ const faulty = computed(() => new Set(found.map(({ about }) => about.id)))
 const shown = computed(() =>
   links(rig).filter((link) => showsPower || toneOf(link) !== 'power' || faulty.value.has(link.cable.id)),
 )
-const routes = computed(() => {
+const shownLines = computed(() => {
   const ids = new Set<string>(shown.value.map(({ cable }) => cable.id))
-  const laid = routeLines(
-    places.value,
-    linesOf(rig, (id) => ids.has(id)),
-  )
-  return new Map(laid.map((route) => [route.cableId, route]))
+  return linesOf(rig, (id) => ids.has(id))
+})
+const atRest = computed(() => routeLines(spots(rig), shownLines.value))
+/** While a box is dragged only its own cables are led anew, so that the hand is never waited for. */
+const routes = computed(() => {
+  const id = moving.value?.id
+  const isOwn = ({ from, to }: Line) => from === id || to === id
+  const own = new Set(shownLines.value.filter(isOwn).map(({ cableId }) => cableId))
+  const others = atRest.value.filter(({ cableId }) => !own.has(cableId))
+  const all = id
+    ? [...others, ...routeLines(places.value, shownLines.value.filter(isOwn), others)]
+    : atRest.value
+  return new Map(all.map((route) => [route.cableId, route]))
 })
 /** Held still while a box is dragged, so that the map does not slide away under the hand. */
 const still = shallowRef<ReturnType<typeof frameFor> | null>(null)
