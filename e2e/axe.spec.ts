@@ -30,9 +30,21 @@ for (const theme of ['light', 'stage'])
 
     test('axe finds nothing serious in Rig', async ({ page, rigId }) => {
       await openView(page, rigId, 'rig')
-      await tile(page, /Tape echo/).click()
       expect(await seriousFaults(page)).toEqual([])
-      await tile(page, /Eight-switch controller/).click()
+      await tile(page, /^Tape echo/).click()
+      await page.getByRole('button', { name: 'Settings of Control jack' }).click()
+      expect(await seriousFaults(page)).toEqual([])
+      await tile(page, /^Eight-switch controller,/).click()
+      expect(await seriousFaults(page)).toEqual([])
+      await tile(page, /TRS hub Out 1/).click()
+      await page.getByLabel('adapter that swaps tip and ring').uncheck()
+      expect(await seriousFaults(page)).toEqual([])
+      for (const name of ['Before the first stomp', 'Channels', 'Power', 'Which controller', 'Saving']) {
+        await page.getByRole('tab', { name }).click()
+        expect(await seriousFaults(page)).toEqual([])
+      }
+      await page.getByRole('button', { name: 'Add a device' }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
       expect(await seriousFaults(page)).toEqual([])
     })
 

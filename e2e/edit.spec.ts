@@ -63,7 +63,7 @@ test('two devices on one channel are found, fixed in one click, and the fix is u
   rigId,
 }) => {
   await openView(page, rigId, 'rig')
-  await tile(page, /Tape echo/).click()
+  await tile(page, /^Tape echo/).click()
   await inspector(page).getByRole('button', { name: 'Channel 1, Bass preamp' }).click()
   const stage = page.getByRole('link', { name: /Rig/ })
   await expect(stage).toContainText('1 thing to look at')
@@ -76,7 +76,7 @@ test('two devices on one channel are found, fixed in one click, and the fix is u
 
 test('removing a device cleans its switches, and comes back whole', async ({ page, rigId }) => {
   await openView(page, rigId, 'rig')
-  await tile(page, /Tape echo/).click()
+  await tile(page, /^Tape echo/).click()
   await inspector(page).getByRole('button', { name: 'Remove this device' }).click()
   await page.keyboard.press('2')
   await expect(bytesSent(page)).toHaveText('C0 07 B4 00 00 B4 20 00 C4 00 C5 01')

@@ -8,7 +8,15 @@ test('from nothing to a first step', async ({ page }) => {
   await page.getByRole('link', { name: /Switches/ }).click()
   await page.getByRole('link', { name: 'Choose one in Rig' }).click()
   await page.getByRole('button', { name: 'Add the foot controller' }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Four-switch controller/ })
+    .click()
   await page.getByRole('button', { name: 'Add a device' }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Preset pedal/ })
+    .click()
   await inspector(page).getByLabel('Name', { exact: true }).fill('Amp')
   await page.getByRole('link', { name: /Switches/ }).click()
   await page.getByRole('button', { name: 'Add the first bank' }).click()

@@ -74,6 +74,7 @@ button {
   align-items: center;
   gap: 10px;
   width: 100%;
+  min-height: 25px;
   padding: 2px 6px;
   border: 0;
   border-bottom: 1px solid var(--line);

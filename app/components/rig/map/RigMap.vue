@@ -272,6 +272,8 @@ const startOf = (pull: Pull) => {
   flex: 1 1 0;
   min-height: 120px;
   overflow: auto;
+  /* Else a scroll bar changes the room, the room the scale, and the scale the scroll bar. */
+  scrollbar-gutter: stable;
 }
 
 .hint {
