@@ -34,6 +34,8 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
+  // A view's code is fetched when the player goes there: the first visit stays small.
+  experimental: { defaults: { nuxtLink: { prefetch: false, prefetchOn: { visibility: false } } } },
   typescript: { strict: true },
   // Small fonts too stay files: the content policy allows no data: fonts.
   vite: { build: { assetsInlineLimit: 0 } },

@@ -29,19 +29,19 @@ const KINDS = [
   'delay',
   'trsHub',
   'reverb',
-  'relayInterface',
-  'presetPedal',
-  'pitchPedal',
-  'sixPositionPedal',
+  'usbHostBox',
+  'multiEffects',
+  'modularEffects',
   'modularEffects',
   'looper',
   'plainPedal',
-  'expressionPedal',
-  'amp',
+  'multiEffects',
+  'computer',
+  'mergeBox',
   'powerSupply',
 ]
 
-/** Sixteen devices on the biggest controller, each cabled as it comes, and power until there are 40 cables. */
+/** Sixteen devices on the biggest controller, each cabled as it comes, and whatever jacks are free until there are 40 cables. */
 export function fullRig(cables = 40): Rig {
   let rig = emptyRig('Full rig')
   rig = done(rig, addController(rig, CONTROLLERS.at(-1)!, 'controller' as ControllerId, { x: 0, y: 0 }))

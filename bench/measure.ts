@@ -21,6 +21,12 @@ export function measure(title: string, unit: string, perRun: number, work: () =>
   console.log(`${title}: ${figure(rate(work) * perRun)} ${unit} a second`)
 }
 
+/** Prints how long one piece of work takes, and what it may. */
+export function measureTime(title: string, work: () => void, most?: number): void {
+  const allowed = most === undefined ? '' : ` of ${most} allowed`
+  console.log(`${title}: ${figure(1000 / rate(work))} ms${allowed}`)
+}
+
 /** Prints ours beside a named peer's, and the ratio, from the same run. */
 export function compare(
   title: string,

@@ -17,15 +17,23 @@ const chorus = async (page) => {
 const echo = async (page) => {
   await page.keyboard.press('3')
   await page
-    .getByRole('main')
-    .getByRole('button', { name: /Tape echo/ })
+    .getByRole('list', { name: 'On the floor' })
+    .getByRole('button', { name: /^Tape echo/ })
     .click()
+}
+const tab = (name) => async (page) => {
+  await page.keyboard.press('3')
+  await page.getByRole('tab', { name }).click()
 }
 const PICTURES = [
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-stage', path: 'rig', theme: 'stage', work: echo },
+  { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
+  { name: 'rig-channels', path: 'rig', theme: 'light', work: tab('Channels') },
+  { name: 'rig-power', path: 'rig', theme: 'light', work: tab('Power') },
+  { name: 'rig-controller', path: 'rig', theme: 'light', work: tab('Which controller') },
 ]
 
 await withDemo(3843, async (browser, url, rigId) => {

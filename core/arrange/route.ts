@@ -104,6 +104,12 @@ function lanesBeside(places: ReadonlyMap<string, Spot>): Lanes {
   return { xs: [...xs], ys: [...ys] }
 }
 
+/** A way round that is further off than this is no way anybody would lay a cable. */
+const DETOUR = 2 * BOX.width
+
+const near = (lanes: readonly number[], a: number, b: number): number[] =>
+  lanes.filter((lane) => lane > Math.min(a, b) - DETOUR && lane < Math.max(a, b) + DETOUR)
+
 const NO_LANES: Lanes = { xs: [], ys: [] }
 
 const within = (value: number, a: number, b: number) => value > Math.min(a, b) && value < Math.max(a, b)
@@ -153,7 +159,10 @@ function cheapest(
   const end = anchor(places.get(to.box)!, to.side, to.offset)
   const [p, q] = [moved(start, from.side, STUB), moved(end, to.side, STUB)]
   const candidates: { points: Spot[]; base: number }[] = []
-  const between = { xs: [(p.x + q.x) / 2, ...lanes.xs], ys: [(p.y + q.y) / 2, ...lanes.ys] }
+  const between = {
+    xs: [(p.x + q.x) / 2, ...near(lanes.xs, p.x, q.x)],
+    ys: [(p.y + q.y) / 2, ...near(lanes.ys, p.y, q.y)],
+  }
   for (const way of ways(p, q, between)) {
     const points = corners([start, ...way, end])
     candidates.push({ points, base: lengthOf(points) + COST.bend * (points.length - 2) })

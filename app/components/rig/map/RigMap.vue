@@ -19,6 +19,7 @@ import {
   type Line,
   type Port,
   type Rig,
+  type Route,
   type Spot,
 } from '#core'
 import { frameFor, toneOf } from '~/charts/rigMap'
@@ -58,7 +59,14 @@ const shownLines = computed(() => {
   const ids = new Set<string>(shown.value.map(({ cable }) => cable.id))
   return linesOf(rig, (id) => ids.has(id))
 })
-const atRest = computed(() => routeLines(spots(rig), shownLines.value))
+/** Led anew only when boxes or cables are others than before: most edits are about neither. */
+const atRest = computed<readonly Route[]>((before) => {
+  const key = JSON.stringify([[...spots(rig)], shownLines.value])
+  if (before && key === laidKey) return before
+  laidKey = key
+  return routeLines(spots(rig), shownLines.value)
+})
+let laidKey = ''
 /** While a box is dragged only its own cables are led anew, so that the hand is never waited for. */
 const routes = computed(() => {
   const id = moving.value?.id
