@@ -10,7 +10,13 @@ export interface Route {
   readonly cableId: string
   readonly points: readonly Spot[]
   /** Where a label stands clear: on a long stretch, away from other cables. */
-  readonly label: Spot
+  readonly label: Label
+}
+
+/** The middle of a stretch, which way that runs and how long it is. */
+export interface Label extends Spot {
+  readonly isLevel: boolean
+  readonly length: number
 }
 
 /** What is to be connected: two boxes by id. */
@@ -283,10 +289,12 @@ export function routeLines(
 const LABEL = { x: 26, y: 9 } as const
 
 /** The middle of the longest stretch whose middle no other cable comes near; of the longest when there is none. */
-function clearest(own: readonly Stretch[], others: readonly Stretch[]): Spot {
+function clearest(own: readonly Stretch[], others: readonly Stretch[]): Label {
   const choices = own
     .map(({ a, b }) => ({
-      spot: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 },
+      x: (a.x + b.x) / 2,
+      y: (a.y + b.y) / 2,
+      isLevel: a.y === b.y,
       length: Math.abs(a.x - b.x) + Math.abs(a.y - b.y),
     }))
     .sort((one, other) => other.length - one.length)
@@ -298,7 +306,7 @@ function clearest(own: readonly Stretch[], others: readonly Stretch[]): Spot {
         Math.max(a.y, b.y) > y - LABEL.y &&
         Math.min(a.y, b.y) < y + LABEL.y,
     )
-  return (choices.find(({ spot, length }) => length > LABEL.x && isClear(spot)) ?? choices[0]!).spot
+  return choices.find((one) => one.length > LABEL.x && isClear(one)) ?? choices[0]!
 }
 
 /** Lines for the cables of a rig that `shows` lets through; a cable between two jacks of one box has none. */

@@ -15,14 +15,17 @@ const path = computed(() => roundedPath(route.points, 12))
 const label = computed(() => cableLabel(link))
 const tone = computed(() => toneOf(link))
 const half = computed(() => label.value.length * 3 + 4)
+/** On the line where there is room for both, else beside it. */
+const isBeside = computed(() => route.label.isLevel && route.label.length < half.value * 2 + 14)
+const at = computed(() => ({ x: route.label.x, y: route.label.y - (isBeside.value ? 10 : 0) }))
 </script>
 
 <template>
   <g class="cable" :class="[tone, { chosen: isChosen }]" @click="emit('choose')">
     <path class="hit" :d="path" />
     <path class="line" :d="path" />
-    <g :transform="`translate(${route.label.x} ${route.label.y})`">
-      <rect class="plate" :x="-half" y="-7" :width="half * 2" height="14" rx="2" />
+    <g :transform="`translate(${at.x} ${at.y})`">
+      <rect v-if="!isBeside" class="plate" :x="-half" y="-7" :width="half * 2" height="14" rx="2" />
       <text y="3.5">{{ label }}</text>
       <g v-if="found.length > 0" :transform="`translate(${half + 9} 0)`" class="fault">
         <circle r="8" />
