@@ -38,7 +38,7 @@ export function questionText(question: Question, facts: Facts): string {
 }
 
 /** What a "no" means and what to do about it. */
-export function answerText(question: Question, { device, earlier, before, channel, attempt }: Facts): string {
+function answerText(question: Question, { device, earlier, before, channel, attempt }: Facts): string {
   switch (question) {
     case 'isOn':
       return 'A box that is off passes nothing on. Switch it on, and check its supply.'

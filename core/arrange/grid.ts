@@ -2,7 +2,7 @@ import type { Spot } from '../rig/table/scalars'
 
 /** A box on the map, and the distance from one to the next, in px. */
 export const BOX = { width: 122, height: 70 } as const
-export const PITCH = { x: 168, y: 112 } as const
+const PITCH = { x: 168, y: 112 } as const
 
 /** A place on the grid, from 0. */
 export interface Cell {

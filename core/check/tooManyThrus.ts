@@ -5,7 +5,7 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
 
 /** Each thru rounds the edges of the signal a little more: beyond three it may be misread (common practice). */
-export const THRUS_MAX = 3
+const THRUS_MAX = 3
 
 export type TooManyThrus = FindingOf<
   'tooManyThrus',

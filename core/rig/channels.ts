@@ -15,7 +15,7 @@ export const receivers = perObject((rig: Rig): readonly Device[] =>
  * The outputs a device hears: one for each controller that reaches it, or that and the output when the
  * controller keeps its outputs apart, each with 16 channels of its own.
  */
-export const lanesOf = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {
+const lanesOf = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {
   const lanes = new Map<string, readonly string[]>()
   for (const { id, separateOutputs } of inOrder(rig.controllers))
     for (const [box, { out }] of arrivals(rig, id))

@@ -111,7 +111,7 @@ export const makeDevice = (
 })
 
 /** "controller.out" or "echo.in": a box and one of its jacks. */
-export function makeEnd(text: string): CableEnd {
+function makeEnd(text: string): CableEnd {
   const [id = '', port = ''] = text.split('.')
   return { table: id.startsWith('controller') ? 'controllers' : 'devices', id, port }
 }

@@ -29,7 +29,7 @@ export interface Link {
   readonly isStray: boolean
 }
 
-export const findBox = (rig: Rig, { table, id }: Pick<CableEnd, 'table' | 'id'>): Box | null =>
+const findBox = (rig: Rig, { table, id }: Pick<CableEnd, 'table' | 'id'>): Box | null =>
   rig[table][id] ?? null
 
 /** The box of an id whatever its table. Ids of a rig are made to be unique over both. */
