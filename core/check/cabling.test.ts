@@ -16,7 +16,7 @@ import {
 import type { Rig } from '../rig/rig'
 import type { Cable } from '../rig/table/cable'
 import type { Device } from '../rig/table/device'
-import type { Port } from '../rig/table/port'
+import type { Port, RoleOf } from '../rig/table/port'
 import { codes, expectFixable, requireFinding } from './makeFinding'
 
 /** A controller with jacks of every kind, and the boxes and cables of one case. */
@@ -428,7 +428,7 @@ describe('power', () => {
       'supply',
       ...milliamps.map((one, n) => makePort(`o${n}`, makeRole('powerOut', { milliamps: one }))),
     )
-  const fed = (id: string, needs: object, ...more: Port[]) =>
+  const fed = (id: string, needs: Partial<RoleOf<'powerIn'>>, ...more: Port[]) =>
     other(id, 'plain', makePort('power', makeRole('powerIn', needs)), ...more)
   const feed = (outlet: string, id: string) => makeCable(`supply.${outlet}`, `${id}.power`, { lead: 'power' })
 
@@ -448,7 +448,7 @@ describe('power', () => {
     ).not.toHaveProperty('fix')
   })
 
-  it.each([
+  it.each<[string, Partial<RoleOf<'powerIn'>>]>([
     ['volts', { volts: 12 }],
     ['current', { current: 'ac' }],
     ['centre', { centre: 'positive' }],
@@ -457,7 +457,7 @@ describe('power', () => {
     expect(requireFinding(rig, 'wrongPower').facts.why).toBe(why)
     const suited = {
       ...supply(500),
-      ports: [...supply(500).ports, makePort('right', makeRole('powerOut', needs))],
+      ports: [...supply(500).ports, makePort('right', makeRole('powerOut', { ...needs, kind: 'powerOut' }))],
     }
     expect(codes(expectFixable(rigWith([suited, fed('a', needs)], [feed('o0', 'a')]), 'wrongPower'))).toEqual(
       [],
