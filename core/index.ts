@@ -89,7 +89,7 @@ export type { Action } from './rig/table/action'
 export type { Bank, BankId } from './rig/table/bank'
 export { switchCount, type Controller, type ControllerEvent, type ControllerId } from './rig/table/controller'
 export type { Adapter, Cable, CableEnd, CableId, Lead } from './rig/table/cable'
-export type { Device, DeviceId, DeviceKind } from './rig/table/device'
+export type { Device, DeviceId, DeviceKind, RelayFunction } from './rig/table/device'
 export type { Mark, MarkId } from './rig/table/mark'
 export {
   roleOf,
@@ -102,10 +102,21 @@ export {
 } from './rig/table/port'
 export type { Saving } from './rig/table/saving'
 export type { Spot } from './rig/table/scalars'
-export type { Preset, PresetId } from './rig/table/preset'
+export {
+  highestValue,
+  type Control,
+  type ControlAddress,
+  type ControlId,
+  type Reading,
+  type ReadingOf,
+} from './rig/table/control'
+export type { Pair, PairId } from './rig/table/pair'
+export { BLANK_PRESET, PURPOSES, type Preset, type PresetId, type Purpose } from './rig/table/preset'
+export type { SetValue } from './rig/table/setValue'
 export { isProgrammed, type Footswitch, type SwitchId } from './rig/table/switch'
 
 export { abilityFor, lacking, requirements, type Need, type Requirement } from './switching/requirements'
+export { reasonAgainst } from './switching/reasonAgainst'
 export { compile, type CompiledMessage, type SwitchEvent } from './switching/compile'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
@@ -120,8 +131,27 @@ export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'
 
 export { findings, type Finding } from './check/findings'
-export { reasonAgainst } from './check/unsendablePreset'
 export type { Severity } from './check/finding'
+
+export { nextFreeNumber, takenNumbers, type Taken } from './chart/freeNumbers'
+export { COLUMN_KINDS, recogniseColumns, type ColumnKind } from './chart/columns'
+export { learnedText, mustLearn, pairLines, type PairLine } from './chart/learning'
+export { nextFreePreset, unreachablePresets } from './chart/presetReach'
+export { readChart, type BadCell, type ChartRow, type DraftControl, type TableLine } from './chart/readChart'
+export { relayTable, type RelayRow } from './chart/relayTable'
+export { search, type Hit } from './chart/search'
+export {
+  addressKey,
+  controlsByAddress,
+  controlsOf,
+  takeChart,
+  takingOf,
+  type Taking,
+} from './chart/takeChart'
+export { controlMessages } from './rig/chart/controlMessages'
+export { nrpnReadings, type NrpnReading } from './rig/chart/nrpn'
+export { shownText, stepAt, valueFor, type ShownRefusal } from './rig/chart/reading'
+export { chartRows } from './format/chartCsv'
 
 export { CONTROLLERS, DEVICES } from './archetype/archetypes'
 export type { ControllerArchetype, DeviceArchetype } from './archetype/archetype'

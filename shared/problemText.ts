@@ -35,6 +35,10 @@ export function problemText(problem: Problem): string {
       return 'There are more slots than letters. Use digits, or at most 26 slots.'
     case 'noSuchRole':
       return 'The jack has no such role.'
+    case 'sameEnds':
+      return 'Both ends of the range are the same.'
+    case 'noLogarithm':
+      return 'A logarithmic range must lie above zero at both ends.'
     case 'sameJacks':
       return 'Two jacks of the box have one id.'
     case 'noAbout':

@@ -7,6 +7,8 @@ import {
   reconcile,
   step,
   type BankId,
+  type ChannelMessage,
+  type DeviceId,
   type FloorInput,
   type FloorState,
   type SwitchId,
@@ -18,7 +20,8 @@ import { useRigStore } from './rig'
 /** One thing done with the foot that sent something. */
 export interface Stomp {
   readonly at: Date
-  readonly switchId: SwitchId
+  /** Null for messages sent by hand. */
+  readonly switchId: SwitchId | null
   readonly wire: readonly WireEntry[]
 }
 
@@ -68,8 +71,9 @@ export const useFloorStore = defineStore('floor', () => {
     if (!rigs.rig || !state.value) return
     const result = step(rigs.rig, state.value, input)
     state.value = result.state
-    if (input.kind !== 'bank' && result.wire.length > 0)
-      last.value = { at: clock.now(), switchId: input.switchId, wire: result.wire }
+    if (input.kind === 'bank' || result.wire.length === 0) return
+    const switchId = input.kind === 'send' ? null : input.switchId
+    last.value = { at: clock.now(), switchId, wire: result.wire }
   }
 
   /** The foot goes down on a footswitch of the current bank; nothing happens while it is down already. */
@@ -86,6 +90,10 @@ export const useFloorStore = defineStore('floor', () => {
     held.value = new Set([...held.value].filter((id) => id !== footswitch.id))
     act({ kind: 'release', switchId: footswitch.id, at: clock.microseconds() })
   }
+
+  /** Sends messages to one device, as from the controller. */
+  const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
+    act({ kind: 'send', deviceId, messages, at: clock.microseconds() })
 
   /** Lets go of everything: the window lost the keyboard, or the bank changed under the foot. */
   function releaseAll(): void {
@@ -106,5 +114,18 @@ export const useFloorStore = defineStore('floor', () => {
     goToBank(banks.at((at + by) % banks.length)!.id)
   }
 
-  return { state, last, held, bank, controller, switches, press, release, releaseAll, goToBank, turnBank }
+  return {
+    state,
+    last,
+    held,
+    bank,
+    controller,
+    switches,
+    press,
+    release,
+    send,
+    releaseAll,
+    goToBank,
+    turnBank,
+  }
 })

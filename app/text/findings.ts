@@ -1,5 +1,6 @@
 import type { Finding } from '#core'
 import { cablingSayings } from './sayings/cabling'
+import { chartSayings } from './sayings/charts'
 import { controlSayings } from './sayings/control'
 import { deviceSayings } from './sayings/devices'
 import { powerSayings } from './sayings/power'
@@ -11,6 +12,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...cablingSayings,
   ...deviceSayings,
   ...controlSayings,
+  ...chartSayings,
   ...powerSayings,
   ...switchSayings,
 }

@@ -3,7 +3,7 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'switches'
+  readonly page: 'rig' | 'charts' | 'switches'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */

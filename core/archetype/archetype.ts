@@ -46,6 +46,7 @@ export const usualDevice: Omit<DeviceArchetype['fields'], 'name' | 'ports'> = {
   receivesPrograms: true,
   sendsProgramsBack: false,
   followsClock: false,
+  relays: [],
   saving: { how: 'explicit', losesEdits: true },
 }
 

@@ -5,7 +5,7 @@ import { requireU7, type U7 } from './u7'
 /** A fourteen-bit value, 0-16,383, carried as two seven-bit halves. */
 export type U14 = Brand<number, 'U14'>
 
-const U14_MAX = 16383
+export const U14_MAX = 16383
 
 /** Throws RangeError outside 0-16,383. */
 export const requireU14 = (value: number): U14 =>

@@ -22,6 +22,11 @@ import { weakPower, wrongPower, type WeakPower, type WrongPower } from './wrongP
 import { wrongRole, type WrongRole } from './wrongRole'
 import { wrongWiper, type WrongWiper } from './wrongWiper'
 import { wrongWiring, type WrongWiring } from './wrongWiring'
+import { controlClash, type ControlClash } from './controlClash'
+import { reservedNumber, type ReservedNumber } from './reservedNumber'
+import { lookAlike, type LookAlike } from './lookAlike'
+import { notEntered, type NotEntered } from './notEntered'
+import { relearnPair, type RelearnPair } from './relearnPair'
 
 /** Everything a check can find, closed by code. */
 export type Finding =
@@ -48,6 +53,11 @@ export type Finding =
   | MidiPower
   | CannotPerform
   | UnsendablePreset
+  | ControlClash
+  | ReservedNumber
+  | LookAlike
+  | NotEntered
+  | RelearnPair
   | SilentSwitch
 
 /** Every check. A new one is a file of its own and a line here. */
@@ -75,6 +85,11 @@ const CHECKS: readonly ((rig: Rig) => readonly Finding[])[] = [
   midiPower,
   cannotPerform,
   unsendablePreset,
+  controlClash,
+  reservedNumber,
+  lookAlike,
+  notEntered,
+  relearnPair,
   silentSwitch,
 ]
 

@@ -2,6 +2,7 @@ import { addressOf } from '../rig/numbering/address'
 import { formatDisplay } from '../rig/numbering/display'
 import { removeRecall } from '../rig/edits/removeRecall'
 import type { Rig } from '../rig/rig'
+import { reasonAgainst } from '../switching/reasonAgainst'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import type { Footswitch } from '../rig/table/switch'
@@ -67,14 +68,4 @@ function check(
       ...(fix && { fix }),
     },
   ]
-}
-
-/** Why a controller cannot send an address; null when it can. */
-export function reasonAgainst(
-  { highestProgram, sendsBankSelect }: Pick<Controller, 'highestProgram' | 'sendsBankSelect'>,
-  bank: number,
-  program: number,
-): 'listStops' | 'noBankSelect' | null {
-  if (bank > 0 && !sendsBankSelect) return 'noBankSelect'
-  return program > highestProgram ? 'listStops' : null
 }

@@ -39,6 +39,18 @@ export const EDIT_LABELS = [
   'moveBox',
   'tidy',
   'tick',
+  'addControl',
+  'changeControl',
+  'removeControl',
+  'takeChart',
+  'copyChart',
+  'changePreset',
+  'fillPresets',
+  'setRelay',
+  'addPair',
+  'changePair',
+  'removePair',
+  'testControl',
 ] as const
 
 export type EditLabel = (typeof EDIT_LABELS)[number]

@@ -6,7 +6,9 @@ import type { Cable, CableEnd } from './table/cable'
 import type { Device } from './table/device'
 import type { Mark } from './table/mark'
 import type { Port, Role, RoleKind, RoleOf } from './table/port'
-import type { Preset } from './table/preset'
+import { BLANK_PRESET, type Preset } from './table/preset'
+import type { Control } from './table/control'
+import type { Pair } from './table/pair'
 import type { Action } from './table/action'
 import type { Footswitch } from './table/switch'
 
@@ -104,6 +106,7 @@ export const makeDevice = (
   receivesPrograms: true,
   sendsProgramsBack: false,
   followsClock: false,
+  relays: [],
   saving,
   ports: [dinIn, dinThru],
   spot: null,
@@ -129,11 +132,19 @@ export const makeCable = (from: string, to: string, fields: Partial<Cable> = {})
   ...fields,
 })
 
-export const makePreset = (id: string, deviceId: string, index: number, name = ''): Preset => ({
+export const makePreset = (
+  id: string,
+  deviceId: string,
+  index: number,
+  name = '',
+  fields: Partial<Preset> = {},
+): Preset => ({
+  ...BLANK_PRESET,
   id: id as Preset['id'],
   deviceId: deviceId as Device['id'],
   index,
   name,
+  ...fields,
 })
 
 export const makeBank = (id: string, index: number, name = ''): Bank => ({
@@ -141,6 +152,28 @@ export const makeBank = (id: string, index: number, name = ''): Bank => ({
   controllerId: 'controller' as Controller['id'],
   index,
   name,
+})
+
+/** A CC from 0 to 100 %. */
+export const makeControl = (
+  id: string,
+  deviceId: string,
+  number: number,
+  fields: Partial<Control> = {},
+): Control => ({
+  id: id as Control['id'],
+  deviceId: deviceId as Device['id'],
+  order: number,
+  name: id,
+  section: '',
+  address: { kind: 'cc', number: number as never },
+  reading: { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
+  kind: 'fixed',
+  map: 'device',
+  source: 'maker',
+  note: '',
+  origin: '',
+  ...fields,
 })
 
 export const recall = (...presetIds: string[]): Action[] =>
@@ -170,6 +203,8 @@ export interface RigRows {
   /** One behind the other, in their order, unless given. */
   readonly cables?: readonly Cable[]
   readonly marks?: readonly Mark[]
+  readonly controls?: readonly Control[]
+  readonly pairs?: readonly Pair[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -193,6 +228,8 @@ export function makeRig(rows: RigRows = {}): Rig {
     banks: byId(rows.banks),
     switches: byId(rows.switches),
     marks: byId(rows.marks),
+    controls: byId(rows.controls),
+    pairs: byId(rows.pairs),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -19,6 +19,8 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'tooManySlots' }
   | { readonly code: 'noSuchRole' }
   | { readonly code: 'sameJacks' }
+  | { readonly code: 'sameEnds' }
+  | { readonly code: 'noLogarithm' }
   | { readonly code: 'noAbout' }
 )
 
@@ -67,10 +69,12 @@ function unionProblem(issue: z.core.$ZodIssueInvalidUnion, path: Path): Problem 
 }
 
 /** Our own rules, by the field they are about. */
-const CUSTOM: Record<string, 'tooManySlots' | 'noSuchRole' | 'sameJacks'> = {
+const CUSTOM: Record<string, 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm'> = {
   slots: 'tooManySlots',
   role: 'noSuchRole',
   jacks: 'sameJacks',
+  ends: 'sameEnds',
+  scale: 'noLogarithm',
 }
 
 const countsOf = (origin: string): Counts =>

@@ -1,3 +1,6 @@
+import type { Pair } from './table/pair'
+import type { Preset } from './table/preset'
+import type { SetValue } from './table/setValue'
 import type { Footswitch } from './table/switch'
 import type { TableName, Tables } from './rig'
 import type { Path } from './problem'
@@ -16,7 +19,13 @@ const referring: Referring = {
   about: () => [],
   controllers: () => [],
   devices: () => [],
-  presets: (preset) => [{ path: ['deviceId'], table: 'devices', id: preset.deviceId }],
+  controls: (control) => [{ path: ['deviceId'], table: 'devices', id: control.deviceId }],
+  presets: (preset) => [
+    { path: ['deviceId'], table: 'devices', id: preset.deviceId },
+    ...valueReferences('recalls', preset.recalls),
+    ...controlReferences('entered', preset.entered),
+    ...controlReferences('lacks', preset.lacks),
+  ],
   banks: (bank) => [{ path: ['controllerId'], table: 'controllers', id: bank.controllerId }],
   switches: (footswitch) => [
     { path: ['bankId'], table: 'banks', id: footswitch.bankId },
@@ -37,8 +46,19 @@ const referring: Referring = {
     { path: ['from', 'id'], table: from.table, id: from.id },
     { path: ['to', 'id'], table: to.table, id: to.id },
   ],
+  pairs: (pair) => [
+    { path: ['deviceId'], table: 'devices', id: pair.deviceId },
+    ...valueReferences('a', pair.a),
+    ...valueReferences('b', pair.b),
+  ],
   marks: () => [],
 }
+
+const valueReferences = (field: string, values: readonly SetValue[]): Reference[] =>
+  values.map(({ controlId }, n) => ({ path: [field, n, 'controlId'], table: 'controls', id: controlId }))
+
+const controlReferences = (field: string, ids: readonly string[]): Reference[] =>
+  ids.map((id, n) => ({ path: [field, n], table: 'controls', id }))
 
 export const referencesOf = <Table extends TableName>(table: Table, row: Tables[Table]): Reference[] =>
   referring[table](row)
@@ -56,14 +76,32 @@ export function withoutReferences<Table extends TableName>(
     removed.has(rowKey(reference.table, reference.id)),
   )
   if (lost.length === 0) return row
-  if (table !== 'switches' || lost.some(({ path }) => path[0] === 'bankId')) return null
-  return withoutActions(row as Footswitch, removed) as Tables[Table]
+  const clean = cleaning[table]
+  // What is named by the row's own field, or by a cable's end, it cannot be without.
+  if (!clean || lost.some(({ path }) => path.length === 1)) return null
+  return clean(row, (of, id) => !removed.has(rowKey(of, id)))
 }
 
-function withoutActions(footswitch: Footswitch, removed: ReadonlySet<string>): Footswitch {
-  const kept = (actions: Footswitch['release']) =>
-    actions.filter(({ presetId }) => !removed.has(rowKey('presets', presetId)))
-  return { ...footswitch, positions: footswitch.positions.map(kept), release: kept(footswitch.release) }
+type Keeps = (table: TableName, id: string) => boolean
+
+/** Tables whose rows only mention others in lists: what is left of such a row. */
+const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Keeps) => Tables[Table] } = {
+  switches: (footswitch, keeps) => {
+    const kept = (actions: Footswitch['release']) =>
+      actions.filter(({ presetId }) => keeps('presets', presetId))
+    return { ...footswitch, positions: footswitch.positions.map(kept), release: kept(footswitch.release) }
+  },
+  presets: (preset, keeps): Preset => ({
+    ...preset,
+    recalls: preset.recalls.filter(({ controlId }) => keeps('controls', controlId)),
+    entered: preset.entered.filter((id) => keeps('controls', id)),
+    lacks: preset.lacks.filter((id) => keeps('controls', id)),
+  }),
+  pairs: (pair, keeps): Pair => ({
+    ...pair,
+    a: pair.a.filter(({ controlId }) => keeps('controls', controlId)),
+    b: pair.b.filter(({ controlId }) => keeps('controls', controlId)),
+  }),
 }
 
 /** Names a row across tables. */

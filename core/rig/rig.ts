@@ -1,9 +1,11 @@
 import { ABOUT_ID, aboutSchema, type About } from './table/about'
 import { bankSchema, type Bank } from './table/bank'
 import { cableSchema, type Cable } from './table/cable'
+import { controlSchema, type Control } from './table/control'
 import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
 import { markSchema, type Mark } from './table/mark'
+import { pairSchema, type Pair } from './table/pair'
 import { presetSchema, type Preset } from './table/preset'
 import { switchSchema, type Footswitch } from './table/switch'
 
@@ -12,10 +14,12 @@ export interface Tables {
   readonly about: About
   readonly controllers: Controller
   readonly devices: Device
+  readonly controls: Control
   readonly presets: Preset
   readonly banks: Bank
   readonly switches: Footswitch
   readonly cables: Cable
+  readonly pairs: Pair
   readonly marks: Mark
 }
 
@@ -26,10 +30,12 @@ export const rowSchemas = {
   about: aboutSchema,
   controllers: controllerSchema,
   devices: deviceSchema,
+  controls: controlSchema,
   presets: presetSchema,
   banks: bankSchema,
   switches: switchSchema,
   cables: cableSchema,
+  pairs: pairSchema,
   marks: markSchema,
 } as const
 
@@ -44,10 +50,12 @@ export const emptyRig = (name: string): Rig => ({
   about: { [ABOUT_ID]: { id: ABOUT_ID, name } },
   controllers: {},
   devices: {},
+  controls: {},
   presets: {},
   banks: {},
   switches: {},
   cables: {},
+  pairs: {},
   marks: {},
 })
 

@@ -1,9 +1,11 @@
+import { joinU14, type U14 } from '../base/u14'
 import { U7_MAX, type U7 } from '../base/u7'
-import type { U14 } from '../base/u14'
 import { CONTROLLER } from '../midi/controllers'
 import type { ChannelMessage } from '../midi/message'
 import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
+import { highestValue, type Control } from '../rig/table/control'
+import type { DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
 export interface DeviceState {
@@ -14,6 +16,12 @@ export interface DeviceState {
   readonly bankLsb: U7
   /** The program of the last program change that named no preset of the device; null when the last one did. */
   readonly refused: U7 | null
+  /** Controls at the values they were set to, by messages or by the preset. */
+  readonly controls: { readonly [controlId: string]: number }
+  /** The control a message set last; null after a preset was recalled. */
+  readonly lastControl: string | null
+  /** The parameter that data entry is for; null when none is chosen. */
+  readonly parameter: U14 | null
 }
 
 export const DEVICE_AT_POWER_ON: DeviceState = {
@@ -21,21 +29,89 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   bankMsb: 0 as U7,
   bankLsb: 0 as U7,
   refused: null,
+  controls: {},
+  lastControl: null,
+  parameter: null,
 }
 
+const NO_CHART: DeviceChart = { controls: new Map(), presets: new Map() }
+/** The null parameter: nothing is chosen (M1 v4.2.1, "Registered and Non-Registered Parameter Numbers"). */
+const NULL_PARAMETER = joinU14(U7_MAX as U7, U7_MAX as U7)
+
 /** The device's state after a message it hears; the same object when nothing changed. */
-export function receive(numbering: Numbering, state: DeviceState, message: ChannelMessage): DeviceState {
-  if (message.kind === 'control') {
-    if (message.controller === CONTROLLER.bankSelectMsb)
-      return message.value === state.bankMsb ? state : { ...state, bankMsb: message.value }
-    if (message.controller === CONTROLLER.bankSelectLsb)
-      return message.value === state.bankLsb ? state : { ...state, bankLsb: message.value }
-    return state
-  }
+export function receive(
+  numbering: Numbering,
+  state: DeviceState,
+  message: ChannelMessage,
+  chart: DeviceChart = NO_CHART,
+): DeviceState {
+  if (message.kind === 'control') return hearControl(state, message.controller, message.value, chart)
   if (message.kind !== 'program') return state
   const preset = indexOfAddress(numbering, { bank: selectedBank(numbering, state), program: message.program })
   if (preset === null) return { ...state, refused: message.program }
-  return preset === state.preset && state.refused === null ? state : { ...state, preset, refused: null }
+  const recalls = chart.presets.get(preset)?.recalls ?? []
+  const isSame = preset === state.preset && state.refused === null && state.lastControl === null
+  if (isSame && recalls.every(({ controlId, value }) => state.controls[controlId] === value)) return state
+  const recalled = Object.fromEntries(recalls.map(({ controlId, value }) => [controlId, value]))
+  return { ...state, preset, refused: null, lastControl: null, controls: { ...state.controls, ...recalled } }
+}
+
+function hearControl(state: DeviceState, controller: U7, value: U7, chart: DeviceChart): DeviceState {
+  switch (controller) {
+    case CONTROLLER.bankSelectMsb:
+      return value === state.bankMsb ? state : { ...state, bankMsb: value }
+    case CONTROLLER.bankSelectLsb:
+      return value === state.bankLsb ? state : { ...state, bankLsb: value }
+    case CONTROLLER.nrpnMsb:
+      return choose(state, joinU14(value, ((state.parameter ?? NULL_PARAMETER) & U7_MAX) as U7))
+    case CONTROLLER.nrpnLsb:
+      return choose(state, joinU14(((state.parameter ?? NULL_PARAMETER) >> 7) as U7, value))
+    case CONTROLLER.dataEntryMsb:
+    case CONTROLLER.dataEntryLsb: {
+      const control = state.parameter === null ? undefined : chart.controls.get(`nrpn/${state.parameter}`)
+      return control ? enter(state, control, controller === CONTROLLER.dataEntryMsb, value, chart) : state
+    }
+    default: {
+      const control = chart.controls.get(`cc/${controller}`)
+      return control ? set(state, control, value, chart) : state
+    }
+  }
+}
+
+const choose = (state: DeviceState, parameter: U14): DeviceState =>
+  parameter === state.parameter ? state : { ...state, parameter }
+
+function enter(
+  state: DeviceState,
+  control: Control,
+  isMsb: boolean,
+  value: U7,
+  chart: DeviceChart,
+): DeviceState {
+  if (control.address.kind !== 'nrpn' || control.address.value === 'msb')
+    return isMsb ? set(state, control, value, chart) : state
+  const before = state.controls[control.id] ?? 0
+  return set(state, control, isMsb ? value * (U7_MAX + 1) : before - (before % (U7_MAX + 1)) + value, chart)
+}
+
+/** A control mapped preset by preset does nothing where it was not entered, or where the preset lacks its block. */
+function set(state: DeviceState, control: Control, value: number, chart: DeviceChart): DeviceState {
+  if (control.map === 'preset') {
+    const preset = state.preset === null ? undefined : chart.presets.get(state.preset)
+    if (!preset?.entered.includes(control.id) || preset.lacks.includes(control.id)) return state
+  }
+  const now = nextValue(control, state.controls[control.id] ?? 0, value)
+  if (now === state.controls[control.id] && state.lastControl === control.id) return state
+  return { ...state, lastControl: control.id, controls: { ...state.controls, [control.id]: now } }
+}
+
+/** What a control holds after a message: a toggle changes over whatever it is sent, an increment takes a step. */
+function nextValue({ reading, address }: Control, before: number, sent: number): number {
+  const highest = highestValue(address)
+  if (reading.kind === 'toggle') return before > 0 ? 0 : highest
+  if (reading.kind !== 'increment') return sent
+  const step = sent === reading.up ? 1 : sent === reading.down ? -1 : 0
+  return Math.min(highest, Math.max(0, before + step))
 }
 
 function selectedBank({ bankSelect }: Numbering, { bankMsb, bankLsb }: DeviceState): U14 {

@@ -1,10 +1,11 @@
 import type { ChannelMessage } from '../midi/message'
-import { byIndex, type Rig } from '../rig/rig'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { DeviceId } from '../rig/table/device'
 import type { SwitchId } from '../rig/table/switch'
 import { compile, type CompiledMessage, type SwitchEvent } from '../switching/compile'
 import { schedule, type TimedMessage } from '../switching/schedule'
+import { chartOf } from './chartIndex'
 import { DEVICE_AT_POWER_ON, receive, type DeviceState } from './device'
 import { answers, listeners, type Listener } from './listeners'
 
@@ -23,6 +24,8 @@ export interface FloorState {
 export type FloorInput = { readonly at: number } & (
   | { readonly kind: SwitchEvent; readonly switchId: SwitchId }
   | { readonly kind: 'bank'; readonly bankId: BankId }
+  /** Messages for one device, sent by hand. */
+  | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly messages: readonly ChannelMessage[] }
 )
 
 /** One message on the wire; `start` and `end` are on the clock of the inputs. */
@@ -56,19 +59,26 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
     const isHere = input.bankId === state.bankId || !rig.banks[input.bankId]
     return { state: isHere ? state : { ...state, bankId: input.bankId }, wire: [] }
   }
+  if (input.kind === 'send') {
+    const { deviceId } = input
+    const controllerId = rig.banks[state.bankId ?? '']?.controllerId ?? inOrder(rig.controllers)[0]?.id ?? ''
+    const messages = input.messages.map((message) => ({ message, deviceId, action: 0 }))
+    return transmit(rig, listeners(rig, controllerId), state, messages, input.at)
+  }
   const footswitch = rig.switches[input.switchId]
   if (!footswitch) return { state, wire: [] }
   // An edit may have taken positions away since the last press.
   const position = (state.next[footswitch.id] ?? 0) % footswitch.positions.length
   const controllerId = rig.banks[footswitch.bankId]?.controllerId ?? ''
   const messages = compile(rig, footswitch, input.kind, position)
-  const sent = transmit(listeners(rig, controllerId), state, messages, input.at)
+  const sent = transmit(rig, listeners(rig, controllerId), state, messages, input.at)
   if (input.kind === 'release' || footswitch.positions.length === 1) return sent
   const next = { ...state.next, [footswitch.id]: (position + 1) % footswitch.positions.length }
   return { state: { ...sent.state, next }, wire: sent.wire }
 }
 
 function transmit(
+  rig: Rig,
   around: readonly Listener[],
   state: FloorState,
   messages: CompiledMessage[],
@@ -78,7 +88,7 @@ function transmit(
   const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
   const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map(
     ({ message, deviceId, action, bytes, start, end }) => {
-      const heardBy = deliver(around, devices, message, deviceId)
+      const heardBy = deliver(rig, around, devices, message, deviceId)
       return { message, deviceId, action, bytes, start, end, heardBy }
     },
   )
@@ -87,6 +97,7 @@ function transmit(
 
 /** Lets every device the message comes to answer; returns which did. */
 function deliver(
+  rig: Rig,
   around: readonly Listener[],
   devices: { [deviceId: string]: DeviceState },
   message: ChannelMessage,
@@ -98,7 +109,12 @@ function deliver(
     const { device } = listener
     if (listener.lane !== out || !answers(listener, message)) continue
     heardBy.push(device.id)
-    devices[device.id] = receive(device.numbering, devices[device.id] ?? DEVICE_AT_POWER_ON, message)
+    devices[device.id] = receive(
+      device.numbering,
+      devices[device.id] ?? DEVICE_AT_POWER_ON,
+      message,
+      chartOf(rig, device.id),
+    )
   }
   return heardBy
 }

@@ -2,9 +2,11 @@ import type { TableName, Tables } from '#core'
 import { about } from './tables/about'
 import { banks } from './tables/banks'
 import { cables } from './tables/cables'
+import { controls } from './tables/controls'
 import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
 import { marks } from './tables/marks'
+import { pairs } from './tables/pairs'
 import { presets } from './tables/presets'
 import { switches } from './tables/switches'
 
@@ -13,10 +15,12 @@ export const rigTables = {
   about,
   controllers,
   devices,
+  controls,
   presets,
   banks,
   switches,
   cables,
+  pairs,
   marks,
 } as const satisfies Record<TableName, unknown>
 
@@ -32,9 +36,11 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   about: true,
   controllers: true,
   devices: true,
+  controls: true,
   presets: true,
   banks: true,
   switches: true,
   cables: true,
+  pairs: true,
   marks: true,
 }

@@ -1,15 +1,19 @@
 import {
+  BLANK_PRESET,
   applyEdit,
   cableBetween,
   CONTROLLERS,
   DEVICES,
   emptyRig,
+  editRow,
   endOf,
   layCable,
+  learnedText,
   requireChannel,
   type Action,
   type Bank,
   type CableId,
+  type Control,
   type Controller,
   type Device,
   type Edit,
@@ -17,6 +21,9 @@ import {
   type Preset,
   type Rig,
 } from '#core'
+import { controls, pairs, values } from './charts'
+
+const control = (id: string) => id as Control['id']
 
 /** The demo rig: the bass chair in the pit of an invented musical, two numbers of the show. */
 export function tidewright(): Rig {
@@ -24,11 +31,15 @@ export function tidewright(): Rig {
     ...emptyRig('Pit bass, The Tidewright'),
     controllers: byId([controller]),
     devices: byId(devices),
+    controls: byId(controls),
     presets: byId(presets),
     banks: byId(banks),
     switches: byId(switches),
+    pairs: byId(pairs),
   }
-  return CABLES.map(layable).reduce(done, boxes)
+  const learned = (rig: Rig) =>
+    editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
+  return [...CABLES.map(layable), learned].reduce(done, boxes)
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */
@@ -129,25 +140,51 @@ const devices: readonly Device[] = [
 ]
 
 /** `index` counts from 0, as presets are stored. */
-const preset = (id: string, deviceId: string, index: number, name: string): Preset => ({
+const preset = (
+  id: string,
+  deviceId: string,
+  index: number,
+  name: string,
+  fields: Partial<Preset> = {},
+): Preset => ({
+  ...BLANK_PRESET,
   id: id as Preset['id'],
   deviceId: deviceId as Device['id'],
   index,
   name,
+  ...fields,
 })
 
 const presets: readonly Preset[] = [
-  preset('preamp-round', 'preamp', 2, 'Round'),
-  preset('preamp-grit', 'preamp', 7, 'Grit'),
-  preset('preamp-upright', 'preamp', 11, 'Upright'),
-  preset('echo-off', 'echo', 0, 'Off'),
-  preset('echo-dotted', 'echo', 11, 'Dotted eighth'),
-  preset('echo-long', 'echo', 17, 'Long tape'),
-  preset('reverb-off', 'reverb', 0, 'Off'),
-  preset('reverb-room', 'reverb', 11, 'Net loft'),
-  preset('reverb-drowned', 'reverb', 299, 'Drowned hall'),
+  preset('preamp-round', 'preamp', 2, 'Round', {
+    purpose: 'rhythm',
+    level: 8,
+    recalls: [values('preamp-drive', 20), values('preamp-volume', 100)],
+  }),
+  preset('preamp-grit', 'preamp', 7, 'Grit', {
+    purpose: 'drive',
+    level: 9,
+    recalls: [values('preamp-drive', 90), values('preamp-volume', 110)],
+  }),
+  preset('preamp-upright', 'preamp', 11, 'Upright', { purpose: 'clean', level: 8 }),
+  preset('echo-off', 'echo', 0, 'Off', { purpose: 'blank', recalls: [values('echo-mix', 0)] }),
+  preset('echo-dotted', 'echo', 11, 'Dotted eighth', {
+    purpose: 'effect',
+    notes: 'The chorus of Undertow; repeats must die before the break.',
+    recalls: [values('echo-mix', 44), values('echo-repeats', 38), values('echo-division', 1)],
+  }),
+  preset('echo-long', 'echo', 17, 'Long tape', { purpose: 'pad', recalls: [values('echo-mix', 64)] }),
+  preset('reverb-off', 'reverb', 0, 'Off', { purpose: 'blank', recalls: [values('reverb-mix', 0)] }),
+  preset('reverb-room', 'reverb', 11, 'Net loft', { purpose: 'clean', recalls: [values('reverb-mix', 25)] }),
+  preset('reverb-drowned', 'reverb', 299, 'Drowned hall', {
+    purpose: 'pad',
+    recalls: [values('reverb-mix', 89), values('reverb-type', 4)],
+  }),
   preset('relay-clean', 'relay', 0, 'Clean'),
-  preset('relay-drive', 'relay', 1, 'Drive'),
+  preset('relay-drive', 'relay', 1, 'Drive', { closes: ['channel'] }),
+  preset('relay-boost', 'relay', 2, 'Drive, boost', { closes: ['channel', 'boost'] }),
+  preset('synth-sub', 'synth', 0, 'Sub', { entered: [control('synth-wah')] }),
+  preset('synth-bell', 'synth', 1, 'Bell buoy', { lacks: [control('synth-wah')] }),
 ]
 
 const bank = (id: string, index: number, name: string): Bank => ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { deviceState, findPreset, receivers } from '#core'
+import { deviceState, findPreset, highestValue, receivers, shownText } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { displayText } from '~/text/presets'
@@ -14,7 +14,8 @@ const lines = computed(() => {
   if (!rig || !state) return []
   const heard = new Set(last?.wire.flatMap(({ heardBy }) => heardBy))
   return receivers(rig).map((device) => {
-    const { preset, refused } = deviceState(state, device.id)
+    const { preset, refused, lastControl, controls } = deviceState(state, device.id)
+    const control = rig.controls[lastControl ?? '']
     return {
       id: device.id,
       name: device.name,
@@ -22,6 +23,9 @@ const lines = computed(() => {
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
       refused,
+      control: control
+        ? `${control.name} ${shownText(control.reading, controls[control.id] ?? 0, highestValue(control.address))}`
+        : '',
     }
   })
 })
@@ -36,7 +40,10 @@ const lines = computed(() => {
         <span class="device">{{ line.name }}</span>
         <span v-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
         <span v-else class="state">
-          <span class="mono">{{ line.display }}</span> {{ line.preset }}
+          <template v-if="line.control">{{ line.control }}</template>
+          <template v-else
+            ><span class="mono">{{ line.display }}</span> {{ line.preset }}</template
+          >
         </span>
       </li>
     </ul>

@@ -6,6 +6,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import {
   addRow,
+  BLANK_PRESET,
   editRow,
   findPreset,
   formatDisplay,
@@ -41,6 +42,7 @@ function add(): void {
   const made = there
     ? editRow(rig, 'namePreset', 'presets', there.id, { name: name.value.trim() })
     : addRow('addPreset', 'presets', {
+        ...BLANK_PRESET,
         id: nanoid(12) as PresetId,
         deviceId: device.id,
         index: parsed.value,

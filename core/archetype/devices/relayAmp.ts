@@ -9,6 +9,10 @@ export const relayAmp: DeviceArchetype = {
     ...usualDevice,
     name: 'Amp relay box',
     numbering: { ...PLAIN_128, count: 16 },
+    relays: [
+      { id: 'channel', name: 'Channel 2', does: 'Closed: channel 2 of the amp', within: '' },
+      { id: 'boost', name: 'Boost', does: 'Closed: boost of channel 2', within: 'channel' },
+    ],
     saving: { how: 'explicit', losesEdits: false },
     ports: [
       dinIn(),

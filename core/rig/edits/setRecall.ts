@@ -1,7 +1,7 @@
 import { change, type Change, type Edit } from '../edit'
 import type { Rig } from '../rig'
 import type { DeviceId } from '../table/device'
-import type { Preset, PresetId } from '../table/preset'
+import { BLANK_PRESET, type Preset, type PresetId } from '../table/preset'
 import type { Action } from '../table/action'
 import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
@@ -24,10 +24,10 @@ export const findPreset = (rig: Rig, deviceId: string, index: number): Preset | 
 export function setRecall(rig: Rig, slot: SwitchSlot, position: number, recall: Recall): Edit | null {
   const preset = findPreset(rig, recall.deviceId, recall.index)
   const made: Preset = preset ?? {
+    ...BLANK_PRESET,
     id: recall.newPresetId,
     deviceId: recall.deviceId,
     index: recall.index,
-    name: '',
   }
   const before = switchAt(rig, slot)
   const positions = before.positions.map((actions, n) =>

@@ -6,6 +6,18 @@ import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, type Id }
 
 export type DeviceId = Id<'device'>
 
+/** Something a relay box does to what is plugged into it, by a contact. */
+const relayFunctionSchema = z.strictObject({
+  id: z.string().regex(/^[a-zA-Z0-9]{1,20}$/),
+  name: nameSchema,
+  /** What closing the contact does: "Channel 2 instead of 1". */
+  does: z.string().max(120),
+  /** It matters only while this other function's contact is closed; empty when it always does. */
+  within: z.string().max(20),
+})
+
+export type RelayFunction = Readonly<z.infer<typeof relayFunctionSchema>>
+
 const kindSchema = z.literal(['receiver', 'plain', 'box', 'pedal', 'supply'])
 
 /**
@@ -34,6 +46,8 @@ export const deviceSchema = z.strictObject({
   receivesPrograms: z.boolean(),
   sendsProgramsBack: z.boolean(),
   followsClock: z.boolean(),
+  /** On a relay box: its contacts; which program closes which is told by its presets. */
+  relays: z.array(relayFunctionSchema).max(16),
   saving: savingSchema,
   ports: portsSchema,
   spot: spotSchema,

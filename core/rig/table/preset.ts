@@ -1,8 +1,14 @@
 import * as z from 'zod'
 import { PRESET_COUNT_MAX } from '../numbering/numbering'
 import { idSchema, optionalNameSchema, type Id } from './scalars'
+import { setValuesSchema } from './setValue'
 
 export type PresetId = Id<'preset'>
+
+/** What presets are for, so that they can be found by it. */
+export const PURPOSES = ['', 'clean', 'crunch', 'drive', 'lead', 'rhythm', 'pad', 'effect', 'blank'] as const
+
+export type Purpose = (typeof PURPOSES)[number]
 
 /** A stored sound on a device. */
 export const presetSchema = z.strictObject({
@@ -14,6 +20,30 @@ export const presetSchema = z.strictObject({
     .min(0)
     .max(PRESET_COUNT_MAX - 1),
   name: optionalNameSchema,
+  /** `blank` is the empty one recalled for bypass. */
+  purpose: z.literal(PURPOSES),
+  notes: z.string().max(400),
+  /** 0-10 on the player's own scale, for headroom; null when not set. */
+  level: z.number().min(0).max(10).nullable(),
+  /** What it recalls, as far as is known. */
+  recalls: setValuesSchema,
+  /** Controls mapped preset by preset that have been entered in this one, and those whose block it lacks. */
+  entered: z.array(idSchema<'control'>()).max(400),
+  lacks: z.array(idSchema<'control'>()).max(400),
+  /** On a relay box: the functions whose contact it closes, by their ids. */
+  closes: z.array(z.string().max(20)).max(16),
 })
 
 export type Preset = Readonly<z.infer<typeof presetSchema>>
+
+/** What a preset is as long as nothing but its place is known. */
+export const BLANK_PRESET: Omit<Preset, 'id' | 'deviceId' | 'index'> = {
+  name: '',
+  purpose: '',
+  notes: '',
+  level: null,
+  recalls: [],
+  entered: [],
+  lacks: [],
+  closes: [],
+}

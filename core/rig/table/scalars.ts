@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import type { Brand } from '../../base/brand'
 import type { Channel } from '../../base/channel'
+import { U14_MAX, type U14 } from '../../base/u14'
 import type { U7 } from '../../base/u7'
 
 /** Names one row for ever. Unique within its table and rig; made outside the core. */
@@ -22,6 +23,8 @@ export const orderSchema = z.number().min(-1e9).max(1e9)
 export const channelSchema = z.int().min(1).max(16) as unknown as z.ZodType<Channel, number>
 
 export const u7Schema = z.int().min(0).max(127) as unknown as z.ZodType<U7, number>
+
+export const u14Schema = z.int().min(0).max(U14_MAX) as unknown as z.ZodType<U14, number>
 
 /** Where the player put a box on the map, in px from its top left corner; null where the layout puts it. */
 export const spotSchema = z

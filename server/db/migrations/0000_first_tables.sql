@@ -61,6 +61,25 @@ CREATE TABLE `controllers` (
 	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE TABLE `controls` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`deviceId` text NOT NULL,
+	`order` real NOT NULL,
+	`name` text NOT NULL,
+	`section` text NOT NULL,
+	`address` text NOT NULL,
+	`reading` text NOT NULL,
+	`kind` text NOT NULL,
+	`map` text NOT NULL,
+	`source` text NOT NULL,
+	`note` text NOT NULL,
+	`origin` text NOT NULL,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`rigId`,`deviceId`) REFERENCES `devices`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
 CREATE TABLE `devices` (
 	`rigId` text NOT NULL,
 	`id` text NOT NULL,
@@ -75,6 +94,7 @@ CREATE TABLE `devices` (
 	`receivesPrograms` integer NOT NULL,
 	`sendsProgramsBack` integer NOT NULL,
 	`followsClock` integer NOT NULL,
+	`relays` text NOT NULL,
 	`saving` text NOT NULL,
 	`ports` text NOT NULL,
 	`spot` text,
@@ -105,12 +125,36 @@ CREATE TABLE `marks` (
 	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE TABLE `pairs` (
+	`rigId` text NOT NULL,
+	`id` text NOT NULL,
+	`deviceId` text NOT NULL,
+	`order` real NOT NULL,
+	`name` text NOT NULL,
+	`by` text NOT NULL,
+	`a` text NOT NULL,
+	`b` text NOT NULL,
+	`isLocked` integer NOT NULL,
+	`losesAll` text NOT NULL,
+	`learned` text,
+	PRIMARY KEY(`rigId`, `id`),
+	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
+	FOREIGN KEY (`rigId`,`deviceId`) REFERENCES `devices`(`rigId`,`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
 CREATE TABLE `presets` (
 	`rigId` text NOT NULL,
 	`id` text NOT NULL,
 	`deviceId` text NOT NULL,
 	`index` integer NOT NULL,
 	`name` text NOT NULL,
+	`purpose` text NOT NULL,
+	`notes` text NOT NULL,
+	`level` real,
+	`recalls` text NOT NULL,
+	`entered` text NOT NULL,
+	`lacks` text NOT NULL,
+	`closes` text NOT NULL,
 	PRIMARY KEY(`rigId`, `id`),
 	FOREIGN KEY (`rigId`) REFERENCES `rigs`(`id`) ON UPDATE no action ON DELETE cascade,
 	FOREIGN KEY (`rigId`,`deviceId`) REFERENCES `devices`(`rigId`,`id`) ON UPDATE no action ON DELETE no action

@@ -18,6 +18,7 @@ export const devices = sqliteTable(
     receivesPrograms: integer({ mode: 'boolean' }).notNull(),
     sendsProgramsBack: integer({ mode: 'boolean' }).notNull(),
     followsClock: integer({ mode: 'boolean' }).notNull(),
+    relays: text({ mode: 'json' }).$type<Device['relays']>().notNull(),
     ...boxColumns(),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],

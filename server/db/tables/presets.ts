@@ -1,4 +1,4 @@
-import { foreignKey, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { foreignKey, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { Preset } from '#core'
 import { devices } from './devices'
 import { rigRow } from './rigRow'
@@ -10,6 +10,13 @@ export const presets = sqliteTable(
     deviceId: text().$type<Preset['deviceId']>().notNull(),
     index: integer().notNull(),
     name: text().notNull(),
+    purpose: text().$type<Preset['purpose']>().notNull(),
+    notes: text().notNull(),
+    level: real(),
+    recalls: text({ mode: 'json' }).$type<Preset['recalls']>().notNull(),
+    entered: text({ mode: 'json' }).$type<Preset['entered']>().notNull(),
+    lacks: text({ mode: 'json' }).$type<Preset['lacks']>().notNull(),
+    closes: text({ mode: 'json' }).$type<Preset['closes']>().notNull(),
   },
   (table) => [
     primaryKey({ columns: [table.rigId, table.id] }),

@@ -1,0 +1,80 @@
+import { dequal } from 'dequal/lite'
+import { change, type Change, type Edit } from '../rig/edit'
+import { lastOrder, type Rig } from '../rig/rig'
+import type { Control, ControlAddress, ControlId } from '../rig/table/control'
+import type { DeviceId } from '../rig/table/device'
+import type { DraftControl } from './readChart'
+
+/** What taking a line would do to the device's chart. */
+export type Taking = 'new' | 'changes' | 'same'
+
+export const addressKey = (address: ControlAddress): string =>
+  address.kind === 'cc' ? `cc/${address.number}` : `nrpn/${address.parameter}`
+
+/** The device's controls by what is sent for them; of several with one number the first in order. */
+export function controlsByAddress(rig: Rig, deviceId: string): Map<string, Control> {
+  const found = new Map<string, Control>()
+  for (const control of controlsOf(rig, deviceId)) {
+    const key = addressKey(control.address)
+    if (!found.has(key)) found.set(key, control)
+  }
+  return found
+}
+
+/** A device's chart in its order. */
+export const controlsOf = (rig: Rig, deviceId: string): Control[] =>
+  Object.values(rig.controls)
+    .filter((control) => control.deviceId === deviceId)
+    .sort((a, b) => a.order - b.order)
+
+const withDraft = (control: Control, draft: DraftControl): Control => {
+  // How an NRPN's value is sent is not said by a chart's line.
+  const address = addressKey(control.address) === addressKey(draft.address) ? control.address : draft.address
+  return { ...control, ...draft, address }
+}
+
+export function takingOf(existing: ReadonlyMap<string, Control>, draft: DraftControl): Taking {
+  const control = existing.get(addressKey(draft.address))
+  if (!control) return 'new'
+  return dequal(withDraft(control, draft), control) ? 'same' : 'changes'
+}
+
+/**
+ * Takes chart lines into a device: one edit, undone in one step. A line whose number the device has already
+ * changes that control; of two lines with one number the later holds. Null when nothing changes.
+ */
+export function takeChart(
+  rig: Rig,
+  deviceId: DeviceId,
+  drafts: readonly DraftControl[],
+  newId: () => ControlId,
+  origin = '',
+): Edit | null {
+  const existing = controlsByAddress(rig, deviceId)
+  const after = new Map<string, Control>()
+  let order = lastOrder(rig.controls)
+  for (const draft of drafts) {
+    const key = addressKey(draft.address)
+    const before = after.get(key) ?? existing.get(key)
+    after.set(
+      key,
+      before
+        ? withDraft(before, draft)
+        : {
+            ...draft,
+            id: newId(),
+            deviceId,
+            order: order++,
+            kind: 'fixed',
+            map: 'device',
+            source: 'maker',
+            origin,
+          },
+    )
+  }
+  const changes: Change[] = [...after.values()].flatMap((control) => {
+    const before = rig.controls[control.id] ?? null
+    return before && dequal(before, control) ? [] : [change('controls', control.id, before, control)]
+  })
+  return changes.length === 0 ? null : { label: 'takeChart', changes }
+}

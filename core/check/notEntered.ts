@@ -1,0 +1,45 @@
+import { formatDisplay } from '../rig/numbering/display'
+import { inOrder, type Rig } from '../rig/rig'
+import type { FindingOf } from './finding'
+
+export type NotEntered = FindingOf<
+  'notEntered',
+  { readonly device: string; readonly control: string; readonly presets: readonly string[] }
+>
+
+/** A control mapped preset by preset that has not been entered in presets the switches recall. */
+export function notEntered(rig: Rig): NotEntered[] {
+  const recalled = new Set(
+    Object.values(rig.switches).flatMap(({ positions, release }) =>
+      [...positions.flat(), ...release].map(({ presetId }) => presetId),
+    ),
+  )
+  return inOrder(rig.controls).flatMap((control): NotEntered[] => {
+    const device = rig.devices[control.deviceId]
+    if (!device || control.map !== 'preset') return []
+    const missing = Object.values(rig.presets)
+      .filter(
+        (preset) =>
+          preset.deviceId === device.id &&
+          recalled.has(preset.id) &&
+          !preset.entered.includes(control.id) &&
+          !preset.lacks.includes(control.id),
+      )
+      .sort((a, b) => a.index - b.index)
+    if (missing.length === 0) return []
+    return [
+      {
+        code: 'notEntered',
+        severity: 'warning',
+        about: { table: 'controls', id: control.id },
+        facts: {
+          device: device.name,
+          control: control.name,
+          presets: missing.map(({ index, name }) =>
+            `${formatDisplay(device.numbering, index)} ${name}`.trim(),
+          ),
+        },
+      },
+    ]
+  })
+}

@@ -1,0 +1,52 @@
+import { nextFreeNumber } from '../chart/freeNumbers'
+import { reservedFor } from '../midi/controllers'
+import { editRow } from '../rig/edits/editRow'
+import { inOrder, type Rig } from '../rig/rig'
+import type { FindingOf } from './finding'
+
+export type ReservedNumber = FindingOf<
+  'reservedNumber',
+  {
+    readonly device: string
+    readonly control: string
+    readonly number: number
+    readonly what: 'mode' | 'bankSelect' | 'parameterNumbers'
+    readonly free: number | null
+  }
+>
+
+/** A parameter on a number the standard keeps: 120-127 always, 0 and 32 with bank select, 6, 38 and 96-101 with NRPN. */
+export function reservedNumber(rig: Rig): ReservedNumber[] {
+  const usesNrpn = new Set(
+    Object.values(rig.controls).flatMap(({ address, deviceId }) =>
+      address.kind === 'nrpn' ? [deviceId] : [],
+    ),
+  )
+  return inOrder(rig.controls).flatMap((control): ReservedNumber[] => {
+    const device = rig.devices[control.deviceId]
+    const { address } = control
+    if (!device || address.kind !== 'cc' || control.kind === 'reserved') return []
+    const what = reservedFor(address.number)
+    const isTaken =
+      what === 'mode' ||
+      (what === 'bankSelect' && device.numbering.bankSelect !== 'none') ||
+      (what === 'parameterNumbers' && usesNrpn.has(device.id))
+    if (!what || !isTaken) return []
+    const free = control.kind === 'assignable' ? nextFreeNumber(rig, device, address.number) : null
+    const fix =
+      free === null
+        ? null
+        : editRow(rig, 'changeControl', 'controls', control.id, {
+            address: { kind: 'cc', number: free as never },
+          })
+    return [
+      {
+        code: 'reservedNumber',
+        severity: 'error',
+        about: { table: 'controls', id: control.id },
+        facts: { device: device.name, control: control.name, number: address.number, what, free },
+        ...(fix && { fix }),
+      },
+    ]
+  })
+}

@@ -1,0 +1,33 @@
+import { perObject } from '../base/perObject'
+import { addressKey } from '../chart/takeChart'
+import { inOrder, type Rig } from '../rig/rig'
+import type { Control } from '../rig/table/control'
+import type { Preset } from '../rig/table/preset'
+
+/** What a simulated device knows of itself beyond its numbering. */
+export interface DeviceChart {
+  /** Its controls by what is sent for them: "cc/21", "nrpn/12588". */
+  readonly controls: ReadonlyMap<string, Control>
+  /** Its known presets by index. */
+  readonly presets: ReadonlyMap<number, Preset>
+}
+
+const EMPTY: DeviceChart = { controls: new Map(), presets: new Map() }
+
+const charts = perObject((rig: Rig): ReadonlyMap<string, DeviceChart> => {
+  const all = new Map<string, { controls: Map<string, Control>; presets: Map<number, Preset> }>()
+  const of = (deviceId: string) => {
+    const chart = all.get(deviceId) ?? { controls: new Map(), presets: new Map() }
+    all.set(deviceId, chart)
+    return chart
+  }
+  for (const control of inOrder(rig.controls)) {
+    const { controls } = of(control.deviceId)
+    const key = addressKey(control.address)
+    if (!controls.has(key)) controls.set(key, control)
+  }
+  for (const preset of Object.values(rig.presets)) of(preset.deviceId).presets.set(preset.index, preset)
+  return all
+})
+
+export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY

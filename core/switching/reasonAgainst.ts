@@ -1,0 +1,11 @@
+import type { Controller } from '../rig/table/controller'
+
+/** Why a controller cannot send an address; null when it can. */
+export function reasonAgainst(
+  { highestProgram, sendsBankSelect }: Pick<Controller, 'highestProgram' | 'sendsBankSelect'>,
+  bank: number,
+  program: number,
+): 'listStops' | 'noBankSelect' | null {
+  if (bank > 0 && !sendsBankSelect) return 'noBankSelect'
+  return program > highestProgram ? 'listStops' : null
+}
