@@ -4,7 +4,8 @@ const port = Number(process.env.E2E_PORT ?? 3830)
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 30_000,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   workers: 1,
   reporter: 'list',
   forbidOnly: process.env.CI !== undefined,

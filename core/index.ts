@@ -136,18 +136,13 @@ export type { Severity } from './check/finding'
 export { nextFreeNumber, takenNumbers, type Taken } from './chart/freeNumbers'
 export { COLUMN_KINDS, recogniseColumns, type ColumnKind } from './chart/columns'
 export { learnedText, mustLearn, pairLines, type PairLine } from './chart/learning'
+export { fillPresets } from './chart/fillPresets'
+export { editPresetAt } from './chart/presetAt'
 export { nextFreePreset, unreachablePresets } from './chart/presetReach'
 export { readChart, type BadCell, type ChartRow, type DraftControl, type TableLine } from './chart/readChart'
 export { relayTable, type RelayRow } from './chart/relayTable'
 export { search, type Hit } from './chart/search'
-export {
-  addressKey,
-  controlsByAddress,
-  controlsOf,
-  takeChart,
-  takingOf,
-  type Taking,
-} from './chart/takeChart'
+export { controlsByAddress, controlsOf, draftsOf, takeChart, takingOf } from './chart/takeChart'
 export { controlMessages } from './rig/chart/controlMessages'
 export { nrpnReadings, type NrpnReading } from './rig/chart/nrpn'
 export { shownText, stepAt, valueFor, type ShownRefusal } from './rig/chart/reading'

@@ -38,7 +38,11 @@ function listen(page: Page, complaints: string[]): void {
   })
 }
 
-export async function openView(page: Page, rigId: string, view: 'rig' | 'switches'): Promise<void> {
+export async function openView(
+  page: Page,
+  rigId: string,
+  view: 'rig' | 'charts' | 'switches',
+): Promise<void> {
   await page.goto(`/rigs/${rigId}/${view}`)
   await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
 }

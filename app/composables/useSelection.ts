@@ -7,6 +7,10 @@ export type Selection =
   | { readonly kind: 'device'; readonly deviceId: string }
   | { readonly kind: 'controller'; readonly controllerId: string }
   | { readonly kind: 'cable'; readonly cableId: string }
+  /** `value` is one to try, as found by the search. */
+  | { readonly kind: 'control'; readonly controlId: string; readonly value?: number }
+  | { readonly kind: 'preset'; readonly deviceId: string; readonly index: number }
+  | { readonly kind: 'pair'; readonly pairId: string }
 
 /** The choice that shows a row of a table in the inspector. */
 export function selectionOf(table: string, id: string): Selection | null {

@@ -1,6 +1,8 @@
 import { browserAnnouncer, type Announcer } from './announcer'
 import { browserClock, type Clock } from './clock'
 import { tabKeep, type Keep } from './keep'
+import { browserChartReader, type ChartReader } from './chartReader'
+import { browserMidiOutputs, type MidiOutputs } from './midiOutputs'
 import { browserPage, type Page } from './page'
 import { browserRigServer, type RigServer } from './rigServer'
 
@@ -11,6 +13,9 @@ export interface Platform {
   readonly keep: Keep
   readonly announcer: Announcer
   readonly page: Page
+  readonly midi: MidiOutputs
+  /** A reader of its own for each who asks. */
+  readonly openChartReader: () => ChartReader
 }
 
 let platform: Platform | null = null
@@ -22,6 +27,8 @@ export const usePlatform = (): Platform =>
     keep: tabKeep,
     announcer: browserAnnouncer(),
     page: browserPage,
+    midi: browserMidiOutputs,
+    openChartReader: browserChartReader,
   })
 
 /** For tests: stands in for the browser. */

@@ -76,3 +76,7 @@ async function readError(response: Response): Promise<ErrorReply | null> {
     throw error
   }
 }
+
+/** Where a device's chart is had as CSV. */
+export const chartAddress = (rigId: string, deviceId: string): string =>
+  `/api/rigs/${rigId}/files/chart.csv?device=${encodeURIComponent(deviceId)}`

@@ -4,6 +4,8 @@ import { editRow } from '#core'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
+import { memoryChartReader } from '~/platform/chartReader'
+import { memoryMidiOutputs } from '~/platform/midiOutputs'
 import { memoryPage } from '~/platform/page'
 import { memoryServer } from '~/platform/memoryServer'
 import { providePlatform } from '~/platform/platform'
@@ -19,7 +21,15 @@ const clock = { ...memoryClock(), wait: () => new Promise<void>((resolve) => set
 
 /** A browser tab: its own stores and its own notes, the same server. */
 function openTab(keep = memoryKeep()) {
-  providePlatform({ server, clock, keep, announcer: announcers(), page: memoryPage() })
+  providePlatform({
+    server,
+    clock,
+    keep,
+    announcer: announcers(),
+    page: memoryPage(),
+    midi: memoryMidiOutputs,
+    openChartReader: memoryChartReader,
+  })
   setActivePinia(createPinia())
   return useRigStore()
 }

@@ -11,12 +11,8 @@ export interface Stage {
 }
 
 export const STAGES: readonly Stage[] = [
-  {
-    name: 'Rig',
-    page: 'rig',
-    key: 'r',
-    tables: ['about', 'controllers', 'devices', 'presets', 'cables', 'marks'],
-  },
+  { name: 'Rig', page: 'rig', key: 'r', tables: ['about', 'controllers', 'devices', 'cables', 'marks'] },
+  { name: 'Charts', page: 'charts', key: 'h', tables: ['presets', 'controls', 'pairs'] },
   { name: 'Switches', page: 'switches', key: 's', tables: ['banks', 'switches'] },
 ]
 

@@ -78,3 +78,13 @@ export function takeChart(
   })
   return changes.length === 0 ? null : { label: 'takeChart', changes }
 }
+
+/** A device's chart as lines to be taken by another device or rig. */
+export const draftsOf = (rig: Rig, deviceId: string): DraftControl[] =>
+  controlsOf(rig, deviceId).map(({ name, section, address, reading, note }) => ({
+    name,
+    section,
+    address,
+    reading,
+    note,
+  }))

@@ -1,4 +1,4 @@
-import { type Control, type Pair, type Reading } from '#core'
+import type { Control, Pair, Reading } from '#core'
 
 /** The charts of the demo rig's devices: what each can be told, with its own numbers. */
 
@@ -92,7 +92,7 @@ const lines: Readonly<Record<string, readonly Line[]>> = {
         },
       },
     ],
-    ['synth-next', '', 'Next and previous preset', 38, { kind: 'increment', up: 1, down: 0 }],
+    ['synth-next', '', 'Next and previous preset', 39, { kind: 'increment', up: 1, down: 0 }],
   ],
 }
 
@@ -114,9 +114,8 @@ export const controls: readonly Control[] = Object.entries(lines).flatMap(([devi
   })),
 )
 
-const at = (controlId: string, value: number) => ({ controlId: controlId as Control['id'], value })
-
-export const values = at
+/** A control of the demo at a value. */
+export const at = (controlId: string, value: number) => ({ controlId: controlId as Control['id'], value })
 
 export const pairs: readonly Pair[] = [
   {

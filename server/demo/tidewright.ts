@@ -21,7 +21,7 @@ import {
   type Preset,
   type Rig,
 } from '#core'
-import { controls, pairs, values } from './charts'
+import { at, controls, pairs } from './charts'
 
 const control = (id: string) => id as Control['id']
 
@@ -159,26 +159,26 @@ const presets: readonly Preset[] = [
   preset('preamp-round', 'preamp', 2, 'Round', {
     purpose: 'rhythm',
     level: 8,
-    recalls: [values('preamp-drive', 20), values('preamp-volume', 100)],
+    recalls: [at('preamp-drive', 20), at('preamp-volume', 100)],
   }),
   preset('preamp-grit', 'preamp', 7, 'Grit', {
     purpose: 'drive',
     level: 9,
-    recalls: [values('preamp-drive', 90), values('preamp-volume', 110)],
+    recalls: [at('preamp-drive', 90), at('preamp-volume', 110)],
   }),
   preset('preamp-upright', 'preamp', 11, 'Upright', { purpose: 'clean', level: 8 }),
-  preset('echo-off', 'echo', 0, 'Off', { purpose: 'blank', recalls: [values('echo-mix', 0)] }),
+  preset('echo-off', 'echo', 0, 'Off', { purpose: 'blank', recalls: [at('echo-mix', 0)] }),
   preset('echo-dotted', 'echo', 11, 'Dotted eighth', {
     purpose: 'effect',
     notes: 'The chorus of Undertow; repeats must die before the break.',
-    recalls: [values('echo-mix', 44), values('echo-repeats', 38), values('echo-division', 1)],
+    recalls: [at('echo-mix', 44), at('echo-repeats', 38), at('echo-division', 1)],
   }),
-  preset('echo-long', 'echo', 17, 'Long tape', { purpose: 'pad', recalls: [values('echo-mix', 64)] }),
-  preset('reverb-off', 'reverb', 0, 'Off', { purpose: 'blank', recalls: [values('reverb-mix', 0)] }),
-  preset('reverb-room', 'reverb', 11, 'Net loft', { purpose: 'clean', recalls: [values('reverb-mix', 25)] }),
+  preset('echo-long', 'echo', 17, 'Long tape', { purpose: 'pad', recalls: [at('echo-mix', 64)] }),
+  preset('reverb-off', 'reverb', 0, 'Off', { purpose: 'blank', recalls: [at('reverb-mix', 0)] }),
+  preset('reverb-room', 'reverb', 11, 'Net loft', { purpose: 'clean', recalls: [at('reverb-mix', 25)] }),
   preset('reverb-drowned', 'reverb', 299, 'Drowned hall', {
     purpose: 'pad',
-    recalls: [values('reverb-mix', 89), values('reverb-type', 4)],
+    recalls: [at('reverb-mix', 89), at('reverb-type', 4)],
   }),
   preset('relay-clean', 'relay', 0, 'Clean'),
   preset('relay-drive', 'relay', 1, 'Drive', { closes: ['channel'] }),

@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { accept, formatRigFile, parseRigFile, rigFileSchema, switchesMidi } from '#core'
+import Papa from 'papaparse'
+import { accept, chartRows, formatRigFile, parseRigFile, rigFileSchema, switchesMidi } from '#core'
 import type { Result, RigFileRefusal } from '#core'
 import type { CreatedReply } from '#shared/contract/rigs'
 import type { Database } from '../db/database'
@@ -25,6 +26,12 @@ export async function exportRigFile(database: Database, id: string): Promise<str
 export async function exportSwitchesMidi(database: Database, id: string): Promise<Uint8Array | null> {
   const found = await findRig(database, id)
   return found && switchesMidi(found.rig)
+}
+
+/** A device's chart as CSV; cells a spreadsheet would run as formulas are disarmed. Null when there is no such rig. */
+export async function exportChart(database: Database, id: string, deviceId: string): Promise<string | null> {
+  const found = await findRig(database, id)
+  return found && `${Papa.unparse(chartRows(found.rig, deviceId), { escapeFormulae: true })}\r\n`
 }
 
 /** JSON Schema (draft 2020-12) of the rig file, made from the same schema that reads it. */

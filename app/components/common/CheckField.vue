@@ -39,6 +39,8 @@ const id = useId()
   grid-template-columns: 18px minmax(0, 1fr);
   align-items: start;
   gap: 0 7px;
+  /* Room for a finger. */
+  min-height: 25px;
 }
 
 input {

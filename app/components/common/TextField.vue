@@ -34,6 +34,7 @@ function take(): void {
       :id="id"
       v-model="draft"
       :maxlength="max"
+      fluid
       @blur="take"
       @keydown.enter="take"
       @keydown.escape="draft = value"
@@ -45,6 +46,7 @@ function take(): void {
 .field {
   display: grid;
   gap: 3px;
+  min-width: 0;
 }
 
 label {

@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import { nanoid } from 'nanoid'
+import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useDropZone } from '@vueuse/core'
+import {
+  COLUMN_KINDS,
+  controlsByAddress,
+  highestValue,
+  takeChart,
+  takingOf,
+  type ChartRow,
+  type ColumnKind,
+  type ControlId,
+  type Device,
+  type Rig,
+} from '#core'
+import ChoiceField from '~/components/common/ChoiceField.vue'
+import type { ReadChart } from '~/platform/chartReader'
+import { usePlatform } from '~/platform/platform'
+import { useRigStore } from '~/stores/rig'
+import { addressText, badCellText, COLUMN_TEXT, readingText } from '~/text/charts'
+import { count } from '~/text/counts'
+import VirtualRows from './VirtualRows.vue'
+
+/** Gets a chart in: pasted or dropped, columns recognised or mapped by hand, every row looked at before anything is written. */
+const { rig, device, isOpen } = defineProps<{ rig: Rig; device: Device; isOpen: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+
+const rigs = useRigStore()
+const { openChartReader } = usePlatform()
+let reader: ReturnType<typeof openChartReader> | null = null
+onBeforeUnmount(() => reader?.close())
+
+const FILE_MAX = 4_000_000
+const text = ref('')
+const fault = ref('')
+const isReading = ref(false)
+const chart = shallowRef<ReadChart | null>(null)
+
+async function read(columns: readonly ColumnKind[] | null): Promise<void> {
+  if (text.value.trim() === '') {
+    chart.value = null
+    return
+  }
+  isReading.value = true
+  reader ??= openChartReader()
+  chart.value = await reader.read(text.value, columns)
+  isReading.value = false
+}
+watch(text, () => void read(null))
+
+async function takeFile(file: File | undefined): Promise<void> {
+  if (!file) return
+  fault.value = file.size > FILE_MAX ? 'This file is larger than 4 MB. A chart is a few pages.' : ''
+  if (!fault.value) text.value = await file.text()
+}
+
+const zone = useTemplateRef<HTMLElement>('zone')
+useDropZone(zone, { onDrop: (files) => void takeFile(files?.[0]) })
+
+function setColumn(n: number, kind: ColumnKind): void {
+  if (chart.value) void read(chart.value.columns.map((one, at) => (at === n ? kind : one)))
+}
+
+const existing = computed(() => controlsByAddress(rig, device.id))
+const TAKING = { new: 'new', changes: 'changes it', same: 'as it is' }
+const lineOf = (row: ChartRow) => {
+  switch (row.kind) {
+    case 'control': {
+      const { draft } = row
+      return {
+        tone: takingOf(existing.value, draft),
+        mark: TAKING[takingOf(existing.value, draft)],
+        what: `${addressText(draft.address)}  ${[draft.section, draft.name].filter(Boolean).join(', ')}`,
+        why: readingText(draft.reading, highestValue(draft.address)),
+      }
+    }
+    case 'section':
+      return { tone: 'passed', mark: 'section', what: row.name, why: '' }
+    case 'passed':
+      return {
+        tone: 'passed',
+        mark: 'left out',
+        what: '',
+        why: { head: 'column heads', blank: 'empty', footnote: 'a note below the table' }[row.why],
+      }
+    case 'bad':
+      return { tone: 'bad', mark: 'not taken', what: '', why: badCellText(row.bad) }
+  }
+}
+const drafts = computed(
+  () => chart.value?.rows.flatMap((row) => (row.kind === 'control' ? [row.draft] : [])) ?? [],
+)
+const bad = computed(() => chart.value?.rows.filter(({ kind }) => kind === 'bad').length ?? 0)
+const changing = computed(
+  () => drafts.value.filter((draft) => takingOf(existing.value, draft) !== 'same').length,
+)
+
+function accept(): void {
+  if (!rigs.edit(takeChart(rig, device.id, drafts.value, () => nanoid(12) as ControlId))) return
+  text.value = ''
+  emit('close')
+}
+const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }))
+</script>
+
+<template>
+  <Dialog
+    :visible="isOpen"
+    modal
+    :header="`A chart for ${device.name}`"
+    :draggable="false"
+    :style="{ width: '920px', maxWidth: '96vw' }"
+    @update:visible="emit('close')"
+  >
+    <div ref="zone" class="paste">
+      <label>
+        <span>Paste the table from the manual, or drop a CSV file here</span>
+        <textarea v-model="text" rows="5" class="mono" spellcheck="false" />
+      </label>
+      <label class="file">
+        <span>Or choose a file</span>
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          @change="takeFile(($event.target as HTMLInputElement).files?.[0])"
+        />
+      </label>
+      <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
+      <template v-if="chart">
+        <div class="columns" role="group" aria-label="What each column holds">
+          <div v-for="(kind, n) in chart.columns" :key="n">
+            <ChoiceField
+              :label="`Column ${n + 1}`"
+              :value="kind"
+              :choices="COLUMNS"
+              @choose="setColumn(n, $event)"
+            />
+            <p class="mono sample">{{ chart.sample.map((cells) => cells[n] ?? '').join(' · ') }}</p>
+          </div>
+        </div>
+        <p role="status">
+          {{ count(drafts.length, 'line') }} read, {{ changing }} to be written, {{ count(bad, 'line') }} not
+          taken.
+        </p>
+        <VirtualRows class="preview" :rows="chart.rows" :height="24" label="What was read">
+          <template #default="{ row }">
+            <p class="line" :class="lineOf(row).tone">
+              <span class="mono">{{ row.line }}</span>
+              <b>{{ lineOf(row).mark }}</b>
+              <span class="cut">{{ lineOf(row).what }}</span>
+              <span class="cut why">{{ lineOf(row).why }}</span>
+            </p>
+          </template>
+        </VirtualRows>
+      </template>
+      <p v-else-if="isReading" role="status">Reading.</p>
+    </div>
+    <template #footer>
+      <Button label="Leave it" severity="secondary" variant="outlined" @click="emit('close')" />
+      <Button :label="`Take ${count(changing, 'line')}`" :disabled="changing === 0" @click="accept" />
+    </template>
+  </Dialog>
+</template>
+
+<style scoped>
+.paste {
+  display: grid;
+  gap: 10px;
+}
+
+label {
+  display: grid;
+  gap: 3px;
+}
+
+label span {
+  font-weight: 600;
+  font-size: 12px;
+  color: var(--ink-soft);
+}
+
+.file {
+  justify-items: start;
+}
+
+textarea {
+  padding: 6px 8px;
+  border: 1px solid var(--line-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  white-space: pre;
+  overflow: auto;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
+  gap: 8px;
+}
+
+.sample {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 11px;
+  color: var(--ink-soft);
+}
+
+.preview {
+  height: 220px;
+  flex: none;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: 48px 84px minmax(0, 1fr) minmax(0, 1.2fr);
+  gap: 8px;
+  height: 23px;
+  font-size: 12.5px;
+  line-height: 23px;
+  border-bottom: 1px solid var(--line);
+}
+
+.cut {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.why,
+.passed,
+.same {
+  color: var(--ink-soft);
+}
+
+.bad,
+.bad .why,
+.fault {
+  color: var(--error);
+}
+
+.new b {
+  color: var(--good);
+}
+
+.changes b {
+  color: var(--warning);
+}
+</style>

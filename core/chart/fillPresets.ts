@@ -1,0 +1,35 @@
+import { change, type Change, type Edit } from '../rig/edit'
+import { findPreset } from '../rig/edits/setRecall'
+import { formatDisplay } from '../rig/numbering/display'
+import type { Rig } from '../rig/rig'
+import type { Device } from '../rig/table/device'
+import { BLANK_PRESET, type PresetId } from '../rig/table/preset'
+
+/**
+ * Names a run of presets at once, both ends included, counted from 0; "#" in the name becomes the number the
+ * device shows. Presets that have a name keep it. Null when nothing changes.
+ */
+export function fillPresets(
+  rig: Rig,
+  device: Device,
+  from: number,
+  to: number,
+  name: string,
+  newId: () => PresetId,
+): Edit | null {
+  const changes: Change[] = []
+  for (let index = Math.min(from, to); index <= Math.max(from, to); index++) {
+    const before = findPreset(rig, device.id, index)
+    const named = name.replaceAll('#', formatDisplay(device.numbering, index)).slice(0, 60)
+    if (before && before.name !== '') continue
+    changes.push(
+      before
+        ? change('presets', before.id, before, { ...before, name: named })
+        : newPreset({ ...BLANK_PRESET, id: newId(), deviceId: device.id, index, name: named }),
+    )
+  }
+  return changes.length === 0 ? null : { label: 'fillPresets', changes }
+}
+
+const newPreset = (preset: Extract<Change, { table: 'presets' }>['after'] & object): Change =>
+  change('presets', preset.id, null, preset)

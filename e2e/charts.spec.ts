@@ -1,0 +1,209 @@
+import { readFile } from 'node:fs/promises'
+import type { Page } from '@playwright/test'
+import { bytesSent, deviceNow, expect, inspector, openView, test } from './player'
+
+const searchField = (page: Page) => page.getByRole('combobox', { name: 'Search all charts' })
+const stage = (page: Page) => page.getByRole('link', { name: /Charts/ })
+const control = (page: Page, device: string, name: RegExp) =>
+  page.getByRole('list', { name: `Controls of ${device}` }).getByRole('button', { name })
+const go = async (page: Page, device: string, part: RegExp) => {
+  await page.getByRole('tab', { name: new RegExp(`^${device}`) }).click()
+  await page.getByRole('tab', { name: part }).click()
+}
+
+test('from "reverb mix 35 %" to the exact message in three keys', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await page.keyboard.press('/')
+  await page.keyboard.insertText('reverb mix 35 %')
+  await expect(page.getByRole('option').first()).toContainText('CC 15 44')
+  await page.keyboard.press('Enter')
+  await expect(inspector(page).getByRole('list', { name: 'What is sent' })).toHaveText(/CC 15 44\s*B4 0F 2C/)
+  await inspector(page).getByRole('button', { name: 'Send it and see' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(bytesSent(page)).toHaveText('B4 0F 2C')
+  await expect(deviceNow(page, 'Hall reverb')).toContainText('Mix 34.6 %')
+})
+
+test('"CC 21" and "B4" are found over all devices', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await searchField(page).fill('CC 21')
+  await expect(page.getByRole('option')).toHaveCount(2)
+  await searchField(page).fill('B4')
+  await page.getByRole('option', { name: /B4 Dotted eighth/ }).click()
+  await expect(inspector(page).getByRole('heading', { name: 'B4 Dotted eighth' })).toBeVisible()
+  await inspector(page).getByRole('button', { name: 'Send it and see' }).click()
+  await expect(bytesSent(page)).toHaveText('C3 0B')
+  await searchField(page).fill('no such thing')
+  await expect(page.getByText('Nothing like that in the charts')).toBeVisible()
+})
+
+test('a doubtful control is sent, seen and marked as tested; an unreadable value says what to write', async ({
+  page,
+  rigId,
+}) => {
+  await openView(page, rigId, 'charts')
+  await go(page, 'Tape echo', /Controls/)
+  await expect(control(page, 'Tape echo', /Age/)).toContainText('doubtful')
+  await control(page, 'Tape echo', /Age/).click()
+  const value = inspector(page).getByLabel('Value, as Tape echo shows it')
+  await value.fill('135 %')
+  await expect(inspector(page).getByRole('alert')).toHaveText('135 is outside 0 to 100 %.')
+  await value.fill('20 %')
+  await inspector(page).getByRole('button', { name: 'Send it and see' }).click()
+  await expect(deviceNow(page, 'Tape echo')).toContainText('Age 19.7 %')
+  await inspector(page).getByRole('button', { name: 'It did that' }).click()
+  await expect(control(page, 'Tape echo', /Age/)).not.toContainText('doubtful')
+})
+
+test('a real MIDI output is sent the same bytes', async ({ page, rigId }) => {
+  await page.addInitScript(() => {
+    const sent: number[][] = []
+    Object.assign(window, { sentToGear: sent })
+    const port = { id: 'gear', name: 'Stage box', send: (bytes: number[]) => void sent.push([...bytes]) }
+    Object.defineProperty(navigator, 'requestMIDIAccess', {
+      value: async () => ({ inputs: new Map(), outputs: new Map([['gear', port]]) }),
+    })
+  })
+  await openView(page, rigId, 'charts')
+  await go(page, 'Bass synth', /Controls/)
+  await control(page, 'Bass synth', /Drift/).click()
+  await inspector(page).getByRole('button', { name: 'Look for real MIDI outputs' }).click()
+  await expect(inspector(page).getByLabel('Send to')).toBeVisible()
+  await inspector(page).getByLabel('Value, as Bass synth shows it').fill('25')
+  await inspector(page).getByRole('button', { name: 'Send it and see' }).click()
+  // NRPN 12588 is 98, 44; 25 of 0 to 50 cents is 8192 of 16383, which is 64, 0; the null behind it.
+  expect(await page.evaluate(() => (window as unknown as { sentToGear: number[][] }).sentToGear)).toEqual([
+    [0xb6, 99, 98],
+    [0xb6, 98, 44],
+    [0xb6, 6, 64],
+    [0xb6, 38, 0],
+    [0xb6, 99, 127],
+    [0xb6, 98, 127],
+  ])
+  await expect(deviceNow(page, 'Bass synth')).toContainText('Drift')
+})
+
+test('a pasted chart is looked at row by row, taken, and undone in one step', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await page.getByRole('button', { name: 'Paste a chart' }).click()
+  const dialog = page.getByRole('dialog', { name: 'A chart for Bass preamp' })
+  await dialog
+    .getByLabel('Paste the table from the manual, or drop a CSV file here')
+    .fill(
+      'CC\tName\tRange\n21\tDrive\t0-100 %\n40\tGate\toff/on\n200\tWrong\t0-127\n41\t=HYPERLINK("x")\t0-127',
+    )
+  await expect(dialog).toContainText('3 lines read, 3 to be written, 1 line not taken.')
+  await expect(dialog).toContainText('200 is no controller number: they go from 0 to 127.')
+  await dialog.getByLabel('Column 3').click()
+  await page.getByRole('option', { name: 'Leave out' }).click()
+  await expect(dialog).toContainText('3 lines read')
+  await dialog.getByRole('button', { name: /^Take \d lines/ }).click()
+  await expect(control(page, 'Bass preamp', /Gate/)).toBeVisible()
+  const csv = await page.request.get(`/api/rigs/${rigId}/files/chart.csv?device=preamp`)
+  // A cell that a spreadsheet would run is disarmed.
+  expect(await csv.text()).toContain(`"'=HYPERLINK(""x"")"`)
+  await page.getByRole('button', { name: 'Undo: take chart' }).click()
+  await expect(control(page, 'Bass preamp', /Gate/)).toHaveCount(0)
+})
+
+test('a chart goes out as CSV and comes in again as it was', async ({ page, rigId }, testInfo) => {
+  await openView(page, rigId, 'charts')
+  await go(page, 'Tape echo', /Controls/)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'CSV out' }).click(),
+  ])
+  const text = await readFile(await download.path(), 'utf8')
+  expect(text.split('\r\n')[0]).toBe('CC,Name,Section,Values,Unit,Note')
+  const file = testInfo.outputPath('chart.csv')
+  await download.saveAs(file)
+  await page.getByRole('tab', { name: /^Hall reverb/ }).click()
+  await page.getByRole('button', { name: 'Paste a chart' }).click()
+  await page.getByLabel('Or choose a file').setInputFiles(file)
+  await expect(page.getByRole('dialog')).toContainText('9 lines read, 9 to be written, 0 lines not taken.')
+})
+
+test('a file of 10,000 lines is read while the page stays live', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await page.getByRole('button', { name: 'Paste a chart' }).click()
+  const lines = Array.from({ length: 10_000 }, (_, n) => `${n % 120},Control ${n},0-127`)
+  await page.getByLabel('Or choose a file').setInputFiles({
+    name: 'long.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`CC,Name,Range\n${lines.join('\n')}`),
+  })
+  await expect(page.getByRole('dialog')).toContainText('10000 lines read')
+  // Only what is in view is drawn.
+  expect(await page.getByRole('list', { name: 'What was read' }).getByRole('listitem').count()).toBeLessThan(
+    80,
+  )
+})
+
+test('presets are filled in a run, the next free one is found, and one is described', async ({
+  page,
+  rigId,
+}) => {
+  await openView(page, rigId, 'charts')
+  await go(page, 'Hall reverb', /Presets/)
+  await page.getByLabel('Name presets from').fill('020')
+  await page.getByLabel('Name presets up to').fill('022')
+  await page.getByLabel('Name for all of them; # becomes the number').fill('Cellar #')
+  await page.getByRole('button', { name: 'Name them' }).click()
+  const list = page.getByRole('list', { name: 'Presets of Hall reverb' })
+  await expect(list.getByRole('button', { name: /^021 .*Cellar 021/ })).toBeVisible()
+  await list.getByRole('button', { name: /^021/ }).click()
+  await inspector(page).getByLabel('What it is for').click()
+  await page.getByRole('option', { name: 'Pad' }).click()
+  await expect(list.getByRole('button', { name: /^021/ })).toContainText('Pad')
+  await page.getByRole('button', { name: 'Next free one' }).click()
+  await expect(inspector(page).getByRole('heading', { name: /^023/ })).toBeVisible()
+  await page.getByLabel('Name presets from').fill('999')
+  await page.getByRole('button', { name: 'Name them' }).click()
+  await expect(page.getByText('There is no 999. Hall reverb has 001 to 300.')).toBeVisible()
+})
+
+test('contacts, learned pairs and maps in presets are kept and checked', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await go(page, 'Amp relay box', /Contacts/)
+  const row = page.getByRole('row', { name: /1 Clean/ })
+  await expect(row).toContainText('no effect')
+  await page.getByLabel('Channel 2 closed by Clean').check()
+  await expect(row).not.toContainText('no effect')
+  await expect(page.getByRole('row', { name: /2 Drive PC/ })).toContainText('the same as Clean')
+  await go(page, 'Bass preamp', /Learned pairs/)
+  await page.getByText('Change it', { exact: true }).click()
+  await page.getByLabel('Drive, state B of Verse and shout').fill('75 %')
+  await page.getByLabel('Drive, state B of Verse and shout').press('Enter')
+  await expect(page.getByText('Bass preamp must learn Verse and shout again.').first()).toBeVisible()
+  await page.getByRole('main').getByRole('button', { name: 'It has been learned' }).first().click()
+  await expect(page.getByText('Bass preamp must learn Verse and shout again.')).toHaveCount(0)
+  await go(page, 'Bass synth', /Controls/)
+  await control(page, 'Bass synth', /Filter sweep/).click()
+  await expect(inspector(page).getByText('1 Sub')).toBeVisible()
+  await expect(stage(page)).toContainText('thing')
+})
+
+test('a chart is copied from another device, with where it came from', async ({ page, rigId }) => {
+  await openView(page, rigId, 'charts')
+  await go(page, 'Amp relay box', /Controls/)
+  await page.getByRole('button', { name: 'Copy one' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: 'Pit bass, The Tidewright' }).first().click()
+  await dialog.getByRole('button', { name: /Hall reverb/ }).click()
+  await control(page, 'Amp relay box', /Decay/).click()
+  await expect(inspector(page)).toContainText('Copied from Pit bass, The Tidewright, Hall reverb.')
+})
+
+test('a control is added on a free number, made an NRPN, and both readings of its number are shown', async ({
+  page,
+  rigId,
+}) => {
+  await openView(page, rigId, 'charts')
+  await page.getByRole('button', { name: 'Add a control' }).click()
+  await inspector(page).getByText('What is sent', { exact: true }).click()
+  await inspector(page).getByText('NRPN', { exact: true }).click()
+  await inspector(page).getByLabel('Number or pair, as the manual writes it').fill('12588')
+  await expect(inspector(page).getByRole('list', { name: 'Ways to read it' })).toContainText('12588 = 98, 44')
+  await inspector(page).getByRole('button', { name: 'As a pair: 16088 = 125, 88' }).click()
+  await expect(inspector(page)).toContainText('NRPN 16088 (125, 88)')
+})
