@@ -8,7 +8,10 @@ import {
   floorAtPowerOn,
   linesOf,
   parseMessages,
+  readChart,
+  recogniseColumns,
   routeLines,
+  search,
   spots,
   step,
   tidy,
@@ -17,8 +20,16 @@ import {
 } from '#core'
 import { tidewright } from '../server/demo/tidewright'
 import { bigRig } from './bigRig'
+import { splitTable } from '../app/workers/splitTable'
+import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
 import { compare, measure, measureTime } from './measure'
+
+/** What the page's worker does with pasted text. */
+function readPasted(text: string): void {
+  const { lines } = splitTable(text)
+  readChart(lines, recogniseColumns(lines.map(({ cells }) => cells)))
+}
 
 const EVENTS = 4000
 const messages = Array.from({ length: EVENTS }, (_, n) =>
@@ -89,3 +100,10 @@ const rest = routeLines(
 ).filter(({ cableId }) => !own.some((line) => line.cableId === cableId))
 measureTime('The cables of a box being dragged', () => routeLines(spots(full), own, rest), 16)
 measureTime(`A place for every box, ${size}`, () => tidy(fresh(full)))
+
+const lined = chartedRig(16, 200)
+measureTime('All checks, 16 devices of 200 chart lines', () => findings(fresh(lined)), 20)
+measureTime('Search over 16 devices of 200 chart lines', () => search(lined, 'device 9 control 73 35 %'))
+
+const pasted = Array.from({ length: 10_000 }, (_, n) => `${n % 120},Control ${n},0-127`).join('\n')
+measureTime('Read a pasted chart of 10,000 lines', () => readPasted(`CC,Name,Range\n${pasted}`), 1000)

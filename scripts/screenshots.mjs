@@ -25,6 +25,27 @@ const tab = (name) => async (page) => {
   await page.keyboard.press('3')
   await page.getByRole('tab', { name }).click()
 }
+const mix = async (page) => {
+  await page.keyboard.press('3')
+  await page.getByRole('tab', { name: /^Hall reverb/ }).click()
+  await page.keyboard.press('/')
+  await page.keyboard.insertText('reverb mix 35 %')
+  await page.getByRole('option').first().waitFor()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Send it and see' }).click()
+}
+const presets = async (page) => {
+  await page.getByRole('tab', { name: /^Hall reverb/ }).click()
+  await page.getByRole('tab', { name: /^Presets/ }).click()
+  await page.getByRole('button', { name: /^012/ }).click()
+}
+const contacts = async (page) => {
+  await page.getByRole('tab', { name: /^Amp relay box/ }).click()
+  await page.getByRole('tab', { name: 'Contacts' }).click()
+}
+const pairs = async (page) => {
+  await page.getByRole('tab', { name: 'Learned pairs' }).click()
+}
 const PICTURES = [
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
@@ -33,6 +54,11 @@ const PICTURES = [
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
   { name: 'rig-channels', path: 'rig', theme: 'light', work: tab('Channels') },
   { name: 'rig-power', path: 'rig', theme: 'light', work: tab('Power') },
+  { name: 'charts', path: 'charts', theme: 'light', work: mix },
+  { name: 'charts-stage', path: 'charts', theme: 'stage', work: mix },
+  { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
+  { name: 'charts-contacts', path: 'charts', theme: 'light', work: contacts },
+  { name: 'charts-pairs', path: 'charts', theme: 'light', work: pairs },
   { name: 'rig-controller', path: 'rig', theme: 'light', work: tab('Which controller') },
 ]
 

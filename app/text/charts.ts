@@ -1,5 +1,4 @@
 import {
-  shownText,
   stepAt,
   type BadCell,
   type ColumnKind,

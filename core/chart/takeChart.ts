@@ -1,6 +1,7 @@
 import { dequal } from 'dequal/lite'
 import { change, type Change, type Edit } from '../rig/edit'
-import { lastOrder, type Rig } from '../rig/rig'
+import { perObject } from '../base/perObject'
+import { inOrder, lastOrder, type Rig } from '../rig/rig'
 import type { Control, ControlAddress, ControlId } from '../rig/table/control'
 import type { DeviceId } from '../rig/table/device'
 import type { DraftControl } from './readChart'
@@ -21,11 +22,18 @@ export function controlsByAddress(rig: Rig, deviceId: string): Map<string, Contr
   return found
 }
 
+const charts = perObject((rig: Rig): ReadonlyMap<string, readonly Control[]> => {
+  const all = new Map<string, Control[]>()
+  for (const control of inOrder(rig.controls)) {
+    const chart = all.get(control.deviceId)
+    if (chart) chart.push(control)
+    else all.set(control.deviceId, [control])
+  }
+  return all
+})
+
 /** A device's chart in its order. */
-export const controlsOf = (rig: Rig, deviceId: string): Control[] =>
-  Object.values(rig.controls)
-    .filter((control) => control.deviceId === deviceId)
-    .sort((a, b) => a.order - b.order)
+export const controlsOf = (rig: Rig, deviceId: string): readonly Control[] => charts(rig).get(deviceId) ?? []
 
 const withDraft = (control: Control, draft: DraftControl): Control => {
   // How an NRPN's value is sent is not said by a chart's line.

@@ -16,10 +16,10 @@ const ofParameter = (written: NrpnReading['written'], parameter: U14): NrpnReadi
 })
 
 /** The number as one of 14 bits: 12588 is 98, 44 (98 x 128 + 44). */
-export const asNumber = (parameter: U14): NrpnReading => ofParameter('number', parameter)
+const asNumber = (parameter: U14): NrpnReading => ofParameter('number', parameter)
 
 /** The pair as msb, lsb: 125, 88 is 16088. */
-export const asPair = (msb: U7, lsb: U7): NrpnReading => ofParameter('pair', joinU14(msb, lsb))
+const asPair = (msb: U7, lsb: U7): NrpnReading => ofParameter('pair', joinU14(msb, lsb))
 
 /**
  * Every way digits from a chart can be meant; shown side by side and never guessed between. "12588" is one

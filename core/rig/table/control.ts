@@ -76,9 +76,7 @@ export type Reading = Readonly<z.infer<typeof readingSchema>>
 export type ReadingOf<Kind extends Reading['kind']> = Extract<Reading, { kind: Kind }>
 
 /** Where a fact comes from; what was only heard is doubtful until tested. */
-export const sourceSchema = z.literal(['maker', 'heard', 'tested'])
-
-export type Source = z.infer<typeof sourceSchema>
+const sourceSchema = z.literal(['maker', 'heard', 'tested'])
 
 /** One line of a device's chart: something it can be told. */
 export const controlSchema = z.strictObject({
