@@ -138,7 +138,7 @@ export { COLUMN_KINDS, recogniseColumns, type ColumnKind } from './chart/columns
 export { learnedText, mustLearn, pairLines, type PairLine } from './chart/learning'
 export { fillPresets } from './chart/fillPresets'
 export { editPresetAt } from './chart/presetAt'
-export { nextFreePreset, unreachablePresets } from './chart/presetReach'
+export { nextFreePreset, unreachablePresets, usedPresets } from './chart/presetReach'
 export { readChart, type BadCell, type ChartRow, type DraftControl, type TableLine } from './chart/readChart'
 export { relayTable, type RelayRow } from './chart/relayTable'
 export { search, type Hit } from './chart/search'

@@ -1,4 +1,5 @@
 import { parseMidi } from 'midi-file'
+import Papa from 'papaparse'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
   addRow,
@@ -179,6 +180,25 @@ describe('files out', () => {
   })
 
   // Second witness: the midi-file package.
+  // Second witness: a general-purpose CSV reader.
+  it('chart.csv holds a device’s chart, and is refused without a device', async () => {
+    const id = await importDemo()
+    const response = await fetch(`${server.url}/api/rigs/${id}/files/chart.csv?device=echo`)
+    expect(response.headers.get('content-type')).toContain('text/csv')
+    const { data } = Papa.parse<string[]>(await response.text(), { skipEmptyLines: true })
+    expect(data[0]).toEqual(['CC', 'Name', 'Section', 'Values', 'Unit', 'Note'])
+    expect(data.find(([number]) => number === '108')).toEqual([
+      '108',
+      'Division',
+      '',
+      '0: Quarter, 1: Dotted eighth, 2: Eighth, 3: Triplet',
+      '',
+      '',
+    ])
+    expect((await ask('GET', `/api/rigs/${id}/files/chart.csv`)).status).toBe(400)
+    expect((await ask('GET', '/api/rigs/nowhere/files/chart.csv?device=echo')).status).toBe(404)
+  })
+
   it('switches.mid holds what the switches send', async () => {
     const id = await importDemo()
     const response = await fetch(`${server.url}/api/rigs/${id}/files/switches.mid`)

@@ -25,6 +25,7 @@ describe('ten layouts of charts', () => {
     const text = 'CC\tParameter\tRange\n21\tMix\t0-127\n22\tDecay\t0-127\n'
     expect(read(text)).toMatchObject({ delimiter: '\t', columns: ['number', 'name', 'values'] })
     expect(controls(text)).toEqual(['21 Mix', '22 Decay'])
+    expect(readings(text)[0]).toMatchObject({ kind: 'range', from: 0, to: 127 })
   })
 
   it('2. commas, quoted cells with commas inside, ranges with dots', () => {

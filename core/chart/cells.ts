@@ -18,7 +18,7 @@ export function parseNrpn(text: string): NrpnReading[] | null {
 
 /** Two ends: "0-127", "0..127", "0 to 127", "0~127", "00h-7Fh", with or without a unit behind. */
 const ENDS =
-  /^([+-]?\d+(?:\.\d+)?|0x[0-9a-f]+|[0-9a-f]{1,2}h)\s*([^\d\s+.-][^\d]*?)?\s*(?:\.\.\.?|…|–|—|~|-|\bto\b|\bbis\b)\s*([+-]?\d+(?:\.\d+)?|0x[0-9a-f]+|[0-9a-f]{1,2}h)\s*(.*)$/i
+  /^(0x[0-9a-f]+|[0-9a-f]{1,2}h|[+-]?\d+(?:\.\d+)?)\s*([^\d\s+.-][^\d]*?)?\s*(?:\.\.\.?|…|–|—|~|-|\bto\b|\bbis\b)\s*(0x[0-9a-f]+|[0-9a-f]{1,2}h|[+-]?\d+(?:\.\d+)?)\s*(.*)$/i
 
 const endOf = (text: string): number =>
   /^0x/i.test(text) ? Number.parseInt(text, 16) : /h$/i.test(text) ? Number.parseInt(text, 16) : Number(text)
@@ -36,8 +36,9 @@ function parseNamed(text: string): { value: number; to: number; name: string }[]
   }))
 }
 
-const OFF_ON =
-  /^(?:off|aus|0)\s*[/,|-]\s*(?:on|ein|127)$|^on\s*[/,|-]\s*off$|^(?:switch|on\/off|toggle switch)$/i
+const OFF_ON = /^(?:off|aus)\s*[/,|-]\s*(?:on|ein)$|^on\s*[/,|-]\s*off$|^(?:switch|toggle switch)$/i
+/** The two values a strict device knows; "0-127" is a range. */
+const ONLY_ENDS = /^0\s*[/,]\s*127$/
 
 /** How a cell about values says the device reads them; null when it says nothing that is understood. */
 export function parseReading(text: string, unit: string, address: ControlAddress): Reading | null {
@@ -46,6 +47,7 @@ export function parseReading(text: string, unit: string, address: ControlAddress
   const plain: Reading = { kind: 'range', unit, low: 0, high: highest, scale: 'linear', from: 0, to: highest }
   if (cell === '') return unit === '' ? plain : null
   if (OFF_ON.test(cell)) return { kind: 'switch', isStrict: false }
+  if (ONLY_ENDS.test(cell)) return { kind: 'switch', isStrict: true }
   if (/^trigger|^any$|^tap$/i.test(cell)) return { kind: 'trigger', value: highest }
   if (/^toggle/i.test(cell)) return { kind: 'toggle', value: highest }
   const named = parseNamed(cell)

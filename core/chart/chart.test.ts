@@ -23,7 +23,8 @@ import type { Pair } from '../rig/table/pair'
 import { deviceState, floorAtPowerOn, step, type FloorState } from '../simulate/step'
 import { nextFreeNumber, takenNumbers } from './freeNumbers'
 import { learnedText, mustLearn, pairLines } from './learning'
-import { nextFreePreset, unreachablePresets } from './presetReach'
+import { fillPresets } from './fillPresets'
+import { nextFreePreset, unreachablePresets, usedPresets } from './presetReach'
 import { relayTable } from './relayTable'
 import { search, type Hit } from './search'
 import { controlsByAddress, takeChart, takingOf } from './takeChart'
@@ -182,6 +183,28 @@ describe('presets', () => {
       { from: 100, to: 127, why: 'listStops' },
       { from: 128, to: 299, why: 'noBankSelect' },
     ])
+  })
+
+  it('those no switch recalls are told apart', () => {
+    const rig = charted([], {
+      presets: [makePreset('p', 'Echo', 0), makePreset('q', 'Echo', 1)],
+      banks: [makeBank('one', 0)],
+      switches: [makeSwitch('one', 1, [[], recall('q')])],
+    })
+    expect([...usedPresets(rig)]).toEqual(['q'])
+  })
+
+  it('a run is named at once, with the number in the name; what has a name keeps it', () => {
+    const rig = charted([], { presets: [makePreset('p', 'Echo', 1, 'Mine')] })
+    let n = 0
+    const edit = fillPresets(rig, echo, 2, 0, 'Take #', () => `new-${n++}` as never)!
+    const after = done(rig, edit)
+    expect(
+      Object.values(after.presets)
+        .sort((a, b) => a.index - b.index)
+        .map(({ name }) => name),
+    ).toEqual(['Take A1', 'Mine', 'Take A3'])
+    expect(fillPresets(after, echo, 0, 2, 'Again', () => 'x' as never)).toBeNull()
   })
 
   it('the next free one goes up, then round', () => {

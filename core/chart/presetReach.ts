@@ -1,5 +1,7 @@
 import { addressOf } from '../rig/numbering/address'
+import { perObject } from '../base/perObject'
 import { inOrder, type Rig } from '../rig/rig'
+import type { PresetId } from '../rig/table/preset'
 import type { Device } from '../rig/table/device'
 import { reasonAgainst } from '../switching/reasonAgainst'
 
@@ -37,3 +39,13 @@ export function nextFreePreset(rig: Rig, device: Device, after = -1): number | n
   }
   return null
 }
+
+/** The presets that some switch recalls. */
+export const usedPresets = perObject(
+  (rig: Rig): ReadonlySet<PresetId> =>
+    new Set(
+      Object.values(rig.switches).flatMap(({ positions, release }) =>
+        [...positions.flat(), ...release].map(({ presetId }) => presetId),
+      ),
+    ),
+)

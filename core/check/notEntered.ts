@@ -1,3 +1,4 @@
+import { usedPresets } from '../chart/presetReach'
 import { formatDisplay } from '../rig/numbering/display'
 import { inOrder, type Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
@@ -9,11 +10,7 @@ export type NotEntered = FindingOf<
 
 /** A control mapped preset by preset that has not been entered in presets the switches recall. */
 export function notEntered(rig: Rig): NotEntered[] {
-  const recalled = new Set(
-    Object.values(rig.switches).flatMap(({ positions, release }) =>
-      [...positions.flat(), ...release].map(({ presetId }) => presetId),
-    ),
-  )
+  const recalled = usedPresets(rig)
   return inOrder(rig.controls).flatMap((control): NotEntered[] => {
     const device = rig.devices[control.deviceId]
     if (!device || control.map !== 'preset') return []

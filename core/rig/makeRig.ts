@@ -114,7 +114,7 @@ export const makeDevice = (
 })
 
 /** "controller.out" or "echo.in": a box and one of its jacks. */
-function makeEnd(text: string): CableEnd {
+export function makeEnd(text: string): CableEnd {
   const [id = '', port = ''] = text.split('.')
   return { table: id.startsWith('controller') ? 'controllers' : 'devices', id, port }
 }

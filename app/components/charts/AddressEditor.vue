@@ -99,17 +99,6 @@ const setKind = (kind: ControlAddress['kind']) =>
   gap: 8px;
 }
 
-.field {
-  display: grid;
-  gap: 3px;
-}
-
-label {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-
 ul {
   display: grid;
   gap: 4px;
@@ -127,10 +116,5 @@ button {
 button[aria-pressed='true'] {
   background: var(--chosen);
   color: var(--on-chosen);
-}
-
-.fault {
-  font-size: 12px;
-  color: var(--error);
 }
 </style>

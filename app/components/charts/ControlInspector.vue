@@ -158,10 +158,6 @@ const ENTRIES = [
   gap: 10px;
 }
 
-.soft {
-  color: var(--ink-soft);
-}
-
 h2 {
   overflow-wrap: anywhere;
 }

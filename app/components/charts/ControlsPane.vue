@@ -118,10 +118,6 @@ button.line:focus-visible {
 }
 
 .reads,
-.soft {
-  color: var(--ink-soft);
-}
-
 .marks {
   display: flex;
   align-items: center;

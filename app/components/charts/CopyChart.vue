@@ -111,10 +111,6 @@ button:hover:enabled {
   border-color: var(--ink);
 }
 
-.soft {
-  color: var(--ink-soft);
-}
-
 .fault {
   color: var(--error);
 }

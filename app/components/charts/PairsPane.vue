@@ -61,7 +61,7 @@ const STATES = ['a', 'b'] as const
 </script>
 
 <template>
-  <div class="pane">
+  <div class="tab-pane">
     <p class="soft">
       Some units learn two states for one external switch. They cannot be edited, only learned again: set A,
       learn A, set B, learn B, then save.
@@ -164,16 +164,6 @@ const STATES = ['a', 'b'] as const
 </template>
 
 <style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 14px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 10px 2px;
-}
-
 h3 {
   font: 700 15px/1.5 var(--display);
   color: var(--ink);

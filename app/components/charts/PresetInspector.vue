@@ -114,10 +114,6 @@ function recall(): void {
   gap: 10px;
 }
 
-.soft {
-  color: var(--ink-soft);
-}
-
 h2 {
   overflow-wrap: anywhere;
 }

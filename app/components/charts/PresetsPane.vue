@@ -9,6 +9,7 @@ import {
   nextFreePreset,
   parseDisplay,
   unreachablePresets,
+  usedPresets,
   type Device,
   type PresetId,
   type Rig,
@@ -37,7 +38,9 @@ const WHY = { listStops: 'beyond the controller’s list', noBankSelect: 'needs 
 const rows = computed(() =>
   Array.from({ length: device.numbering.count }, (_, index) => {
     const why = unreachable.value.find(({ from, to }) => index >= from && index <= to)?.why
-    return { index, preset: named.value.get(index) ?? null, why: why ? WHY[why] : '' }
+    const preset = named.value.get(index) ?? null
+    const isUnused = preset !== null && !usedPresets(rig).has(preset.id)
+    return { index, preset, why: why ? WHY[why] : '', isUnused }
   }),
 )
 
@@ -114,7 +117,8 @@ function goToFree(): void {
         <span class="name">{{ row.preset ? row.preset.name || 'No name' : 'Free' }}</span>
         <span class="soft">{{ row.preset?.purpose ? PURPOSE_TEXT[row.preset.purpose] : '' }}</span>
         <span class="mono soft">{{ row.preset?.level ?? '' }}</span>
-        <span class="why">{{ row.why }}</span>
+        <span v-if="row.why" class="why">{{ row.why }}</span>
+        <span v-else class="soft unused">{{ row.isUnused ? 'no switch uses it' : '' }}</span>
       </button>
     </template>
   </VirtualRows>
@@ -179,16 +183,11 @@ form {
   color: var(--ink-faint);
 }
 
-.why {
+.unused {
   font-size: 12px;
-  color: var(--error);
 }
 
-.soft {
-  color: var(--ink-soft);
-}
-
-.fault {
+.why {
   font-size: 12px;
   color: var(--error);
 }

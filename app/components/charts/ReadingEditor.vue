@@ -133,27 +133,10 @@ function takeEnd(field: 'low' | 'high', event: Event): void {
   gap: 8px;
 }
 
-.field {
-  display: grid;
-  gap: 3px;
-  min-width: 0;
-}
-
-label {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-
 textarea {
   padding: 6px 8px;
   border: 1px solid var(--line-strong);
   border-radius: var(--corner);
   background: var(--sheet);
-}
-
-.fault {
-  font-size: 12px;
-  color: var(--error);
 }
 </style>

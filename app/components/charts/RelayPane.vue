@@ -48,7 +48,7 @@ const withinChoices = (own: RelayFunction) => [
 </script>
 
 <template>
-  <div class="pane">
+  <div class="tab-pane">
     <CautionLine caution="ampJack" />
     <table v-if="device.relays.length > 0">
       <caption class="unseen">
@@ -122,16 +122,6 @@ const withinChoices = (own: RelayFunction) => [
 </template>
 
 <style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 12px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 10px 2px;
-}
-
 .idle {
   color: var(--ink-faint);
   background: var(--hover);

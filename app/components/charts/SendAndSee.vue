@@ -177,12 +177,6 @@ form {
   gap: 3px;
 }
 
-.field label {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-
 .wire li {
   display: flex;
   justify-content: space-between;
@@ -201,11 +195,6 @@ form {
 
 .word {
   justify-self: start;
-}
-
-.fault {
-  font-size: 12px;
-  color: var(--error);
 }
 
 .soft {

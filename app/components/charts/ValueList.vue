@@ -109,9 +109,4 @@ li {
   font-size: 12px;
   color: var(--ink-soft);
 }
-
-.fault {
-  font-size: 12px;
-  color: var(--error);
-}
 </style>

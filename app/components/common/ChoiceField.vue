@@ -28,17 +28,3 @@ const id = useId()
     />
   </div>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  gap: 3px;
-  min-width: 0;
-}
-
-label {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-</style>

@@ -1,17 +1,33 @@
-<script setup lang="ts" generic="Key extends string">
-import { nextTick, useTemplateRef } from 'vue'
+<script
+  setup
+  lang="ts"
+  generic="
+    Key extends string,
+    Tab extends { readonly key: Key; readonly text: string; readonly found?: readonly Finding[] }
+  "
+>
+import { nextTick, useTemplateRef, watch } from 'vue'
 import FindingMark from '~/components/common/FindingMark.vue'
 import type { Finding } from '#core'
 
 /** Tabs of one view: arrow keys move between them. */
 const { label, tabs, current } = defineProps<{
   label: string
-  tabs: readonly { readonly key: Key; readonly text: string; readonly found?: readonly Finding[] }[]
+  tabs: readonly Tab[]
   current: Key
 }>()
 const emit = defineEmits<{ go: [key: Key] }>()
 
 const strip = useTemplateRef('strip')
+
+const chosen = () => strip.value?.querySelector<HTMLElement>('[aria-selected="true"]')
+watch(
+  () => current,
+  async () => {
+    await nextTick()
+    chosen()?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  },
+)
 
 function onKey(event: KeyboardEvent): void {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
@@ -19,7 +35,7 @@ function onKey(event: KeyboardEvent): void {
   if (!next) return
   event.preventDefault()
   emit('go', next.key)
-  void nextTick(() => strip.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
+  void nextTick(() => chosen()?.focus())
 }
 </script>
 
@@ -35,7 +51,7 @@ function onKey(event: KeyboardEvent): void {
       @keydown="onKey"
       @click="emit('go', tab.key)"
     >
-      {{ tab.text }}
+      <slot :tab="tab">{{ tab.text }}</slot>
       <FindingMark v-if="tab.found" :found="tab.found" />
     </button>
   </div>

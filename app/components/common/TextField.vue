@@ -41,17 +41,3 @@ function take(): void {
     />
   </div>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  gap: 3px;
-  min-width: 0;
-}
-
-label {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-</style>

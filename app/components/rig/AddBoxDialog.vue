@@ -71,10 +71,6 @@ const pick = (kind: Kind) =>
 </template>
 
 <style scoped>
-.soft {
-  color: var(--ink-soft);
-}
-
 .groups {
   display: grid;
   gap: 14px;

@@ -149,10 +149,6 @@ dl {
 
 dt,
 .soft {
-  color: var(--ink-soft);
-}
-
-.soft {
   font-size: 12px;
 }
 
@@ -162,12 +158,6 @@ fieldset {
   margin: 0;
   padding: 0;
   border: 0;
-}
-
-legend {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
 }
 
 .fields {

@@ -212,12 +212,6 @@ fieldset {
   border: 0;
 }
 
-legend {
-  font-weight: 600;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;

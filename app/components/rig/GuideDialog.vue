@@ -113,8 +113,4 @@ li span:first-child {
   border-left: 3px solid var(--ink);
   background: var(--ground);
 }
-
-.soft {
-  color: var(--ink-soft);
-}
 </style>

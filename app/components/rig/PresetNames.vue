@@ -145,13 +145,4 @@ form {
   flex: none;
   width: 64px;
 }
-
-.soft {
-  color: var(--ink-soft);
-}
-
-.fault {
-  color: var(--error);
-  font-size: 12px;
-}
 </style>

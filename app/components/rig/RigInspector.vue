@@ -53,10 +53,6 @@ h2 {
   overflow-wrap: anywhere;
 }
 
-.soft {
-  color: var(--ink-soft);
-}
-
 .show {
   padding: 3px 12px;
   font-size: 13px;

@@ -41,8 +41,4 @@ const used = computed(() => Object.values(rig.switches).filter(({ bankId }) => b
   display: grid;
   gap: 14px;
 }
-
-.soft {
-  color: var(--ink-soft);
-}
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
-import { nextTick, useTemplateRef, watch } from 'vue'
+import { computed } from 'vue'
 import type { Bank } from '#core'
+import TabRow from '~/components/common/TabRow.vue'
 
 const { banks, currentId, first, canAdd } = defineProps<{
   banks: readonly Bank[]
@@ -12,43 +13,23 @@ const { banks, currentId, first, canAdd } = defineProps<{
 }>()
 const emit = defineEmits<{ go: [bank: Bank]; add: [] }>()
 
-const strip = useTemplateRef('strip')
-watch(
-  () => currentId,
-  async () => {
-    await nextTick()
-    strip.value
-      ?.querySelector('[aria-selected="true"]')
-      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-  },
+const tabs = computed(() =>
+  banks.map((bank) => ({ key: bank.id as string, text: bank.name, number: bank.index + first, bank })),
 )
 
-function onKey(event: KeyboardEvent): void {
-  const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-  const next = by && banks.at((banks.findIndex(({ id }) => id === currentId) + by) % banks.length)
-  if (!next) return
-  event.preventDefault()
-  emit('go', next)
-  void nextTick(() => strip.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
+function go(id: string): void {
+  const bank = banks.find((one) => one.id === id)
+  if (bank) emit('go', bank)
 }
 </script>
 
 <template>
   <div class="bar">
-    <div ref="strip" class="strip" role="tablist" aria-label="Banks">
-      <button
-        v-for="bank in banks"
-        :key="bank.id"
-        type="button"
-        role="tab"
-        :aria-selected="bank.id === currentId"
-        :tabindex="bank.id === currentId ? 0 : -1"
-        @keydown="onKey"
-        @click="emit('go', bank)"
-      >
-        <span class="mono number">{{ bank.index + first }}</span> {{ bank.name }}
-      </button>
-    </div>
+    <TabRow class="row" label="Banks" :tabs="tabs" :current="currentId ?? ''" @go="go">
+      <template #default="{ tab }">
+        <span class="mono number">{{ tab.number }}</span> {{ tab.text }}
+      </template>
+    </TabRow>
     <button v-if="canAdd" type="button" class="add" @click="emit('add')">
       <Plus :size="14" aria-hidden="true" /> Bank
     </button>
@@ -62,32 +43,8 @@ function onKey(event: KeyboardEvent): void {
   border-bottom: 1px solid var(--line);
 }
 
-.strip {
-  display: flex;
-  min-width: 0;
-  overflow-x: auto;
-  scrollbar-width: thin;
-}
-
-button {
-  flex: none;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  padding: 5px 11px;
-  background: none;
-}
-
-button:hover {
-  background: var(--hover);
-}
-
-button:focus-visible {
-  outline-offset: -2px;
-}
-
-[aria-selected='true'] {
-  border-bottom-color: var(--ink);
-  font-weight: 700;
+.row {
+  border-bottom: 0;
 }
 
 .number {
@@ -95,10 +52,18 @@ button:focus-visible {
 }
 
 .add {
+  flex: none;
   display: flex;
   align-items: center;
   gap: 4px;
+  padding: 5px 11px;
+  border: 0;
+  background: none;
   color: var(--link);
   font-weight: 600;
+}
+
+.add:hover {
+  background: var(--hover);
 }
 </style>

@@ -35,7 +35,7 @@ function spread(): void {
 </script>
 
 <template>
-  <div class="pane" role="tabpanel" aria-label="Channels">
+  <div class="tab-pane" role="tabpanel" aria-label="Channels">
     <header>
       <p>
         One channel for each device. All devices on a channel answer to it, and so does every omni device.
@@ -85,16 +85,6 @@ function spread(): void {
 </template>
 
 <style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 2px;
-}
-
 header {
   display: flex;
   justify-content: space-between;

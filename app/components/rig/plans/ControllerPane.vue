@@ -29,7 +29,7 @@ const own = computed(() =>
 </script>
 
 <template>
-  <div class="pane" role="tabpanel" aria-label="Controller">
+  <div class="tab-pane" role="tabpanel" aria-label="Controller">
     <p v-if="!controller">
       There is no foot controller yet. Add one, and what the rig asks of it is counted here.
     </p>
@@ -86,16 +86,6 @@ const own = computed(() =>
 </template>
 
 <style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 2px;
-}
-
 caption {
   text-align: left;
   color: var(--ink-soft);

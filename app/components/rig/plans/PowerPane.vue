@@ -22,7 +22,7 @@ const show = (id: string) => emit('choose', selectionOf(rig.controllers[id] ? 'c
 </script>
 
 <template>
-  <div class="pane" role="tabpanel" aria-label="Power">
+  <div class="tab-pane" role="tabpanel" aria-label="Power">
     <CautionLine caution="power" />
     <FindingNote v-for="(one, n) in faults" :key="n" :finding="one" @fix="rigs.edit(one.fix ?? null)" />
     <p v-if="plan.outlets.length === 0" class="soft">
@@ -86,16 +86,6 @@ const show = (id: string) => emit('choose', selectionOf(rig.controllers[id] ? 'c
 </template>
 
 <style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 2px;
-}
-
 .figure {
   text-align: right;
   white-space: nowrap;

@@ -13,7 +13,7 @@ const rows = computed(() => boxes(rig).filter((box) => !('kind' in box) || box.k
 </script>
 
 <template>
-  <div class="pane" role="tabpanel" aria-label="Where things are saved">
+  <div class="tab-pane" role="tabpanel" aria-label="Where things are saved">
     <CautionLine caution="saveFirst" />
     <p v-if="rows.length === 0">Nothing here keeps anything yet.</p>
     <table v-else>
@@ -53,15 +53,3 @@ const rows = computed(() => boxes(rig).filter((box) => !('kind' in box) || box.k
     </table>
   </div>
 </template>
-
-<style scoped>
-.pane {
-  display: grid;
-  align-content: start;
-  gap: 10px;
-  flex: 1 1 0;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 2px;
-}
-</style>

@@ -211,8 +211,4 @@ function addControl(): void {
   display: grid;
   gap: 12px;
 }
-
-.soft {
-  color: var(--ink-soft);
-}
 </style>

@@ -119,8 +119,4 @@ const canAdd = computed(
 p.empty {
   display: block;
 }
-
-.soft {
-  color: var(--ink-soft);
-}
 </style>

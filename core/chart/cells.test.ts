@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest'
+import type { ControlAddress } from '../rig/table/control'
+import { parseNrpn, parseNumber, parseReading } from './cells'
+
+const cc = { kind: 'cc', number: 1 } as ControlAddress
+const wide = {
+  kind: 'nrpn',
+  parameter: 1,
+  written: 'number',
+  value: 'both',
+  nullAfter: true,
+} as ControlAddress
+
+describe('a number in a cell', () => {
+  it.each<[string, number | null]>([
+    ['21', 21],
+    [' 021 ', 21],
+    ['CC 21', 21],
+    ['CC#21', 21],
+    ['cc21', 21],
+    ['#21', 21],
+    ['Controller 21', 21],
+    ['0x15', 21],
+    ['15h', 21],
+    ['$15', 21],
+    ['7Fh', 127],
+    ['128', 128],
+    ['', null],
+    ['Mix', null],
+    ['21-23', null],
+    ['-1', null],
+    ['2.5', null],
+    ['1e3', null],
+  ])('%j is %j', (text, number) => {
+    expect(parseNumber(text)).toBe(number)
+  })
+
+  it('is read as hex where the column is', () => {
+    expect([parseNumber('1A', true), parseNumber('10', true), parseNumber('10')]).toEqual([26, 16, 10])
+  })
+
+  it('of an NRPN comes with every way to read it', () => {
+    expect(parseNrpn('NRPN 12588')?.map(({ parameter }) => parameter)).toEqual([12588, 16088])
+    expect(parseNrpn('nrpn (98, 44)')?.map(({ parameter }) => parameter)).toEqual([12588])
+    expect(parseNrpn('NRPN drift')).toEqual([])
+    expect(parseNrpn('21')).toBeNull()
+  })
+})
+
+describe('values in a cell', () => {
+  const range = (unit: string, low: number, high: number, from: number, to: number) => ({
+    kind: 'range',
+    unit,
+    low,
+    high,
+    scale: 'linear',
+    from,
+    to,
+  })
+
+  it.each<[string, string, object | null]>([
+    ['0-127', '', range('', 0, 127, 0, 127)],
+    ['0..127', '', range('', 0, 127, 0, 127)],
+    ['0 to 127', '', range('', 0, 127, 0, 127)],
+    ['0–127', '', range('', 0, 127, 0, 127)],
+    ['0~100', '', range('', 0, 100, 0, 100)],
+    ['00h-7Fh', '', range('', 0, 127, 0, 127)],
+    ['0x00-0x7F', '', range('', 0, 127, 0, 127)],
+    ['0-100 %', '', range('%', 0, 100, 0, 127)],
+    ['0-100', '%', range('%', 0, 100, 0, 127)],
+    ['-12 to +12 semitones', '', range('semitones', -12, 12, 0, 127)],
+    ['20 ms to 1200 ms', '', range('ms', 20, 1200, 0, 127)],
+    ['0.2 to 20 s', '', range('s', 0.2, 20, 0, 127)],
+    ['', '', range('', 0, 127, 0, 127)],
+    ['Off/On', '', { kind: 'switch', isStrict: false }],
+    ['0-63: Off, 64-127: On', '', { kind: 'switch', isStrict: false }],
+    ['0/127', '', { kind: 'switch', isStrict: true }],
+    ['0: Off, 127: On', '', { kind: 'switch', isStrict: true }],
+    ['0 = Bypass / 127 = Active', '', { kind: 'switch', isStrict: true }],
+    [
+      '0: Hall, 1: Room',
+      '',
+      {
+        kind: 'named',
+        names: [
+          { value: 0, name: 'Hall' },
+          { value: 1, name: 'Room' },
+        ],
+      },
+    ],
+    ['trigger', '', { kind: 'trigger', value: 127 }],
+    ['toggle', '', { kind: 'toggle', value: 127 }],
+    ['64-64', '', null],
+    ['somewhere', '', null],
+    ['0: Hall, 0: Room', '', null],
+    ['0: Hall, 200: Room', '', null],
+  ])('%j with unit %j', (text, unit, reading) => {
+    expect(parseReading(text, unit, cc)).toEqual(reading)
+  })
+
+  it('go to 16,383 where the value has both halves', () => {
+    expect(parseReading('0-16383', '', wide)).toEqual(range('', 0, 16_383, 0, 16_383))
+    expect(parseReading('0-100 %', '', wide)).toEqual(range('%', 0, 100, 0, 16_383))
+  })
+})
