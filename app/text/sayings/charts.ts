@@ -13,12 +13,12 @@ export const chartSayings: Sayings<
   controlClash: ({ facts: { number, device, control, otherDevice, other, free }, fix }) => ({
     title: `CC ${number} moves two things.`,
     body: `${control} on ${device}, and ${other} on ${device === otherDevice ? 'the same device' : otherDevice}: both react to it.`,
-    fix: fix ? `Give ${control} CC ${free}` : null,
+    fix: fix && free !== null ? `Give ${control} CC ${free}` : null,
   }),
   reservedNumber: ({ facts: { control, number, what, free }, fix }) => ({
     title: `CC ${number} is no number for ${control}.`,
     body: KEPT[what],
-    fix: fix ? `Give it CC ${free}` : null,
+    fix: fix && free !== null ? `Give it CC ${free}` : null,
   }),
   lookAlike: ({ facts: { device, one, other, why } }) => ({
     title: `${device} has two that look alike.`,

@@ -10,7 +10,7 @@ export const deviceSayings: Sayings<
       free === null
         ? 'Every message for one reaches the other, and all 16 channels are taken. Share one on purpose between two that change together, or put some devices on a second output.'
         : 'Every message for one reaches the other. Give each its own channel, here and on the device, or share it on purpose.',
-    fix: fix ? `Move ${mover} to channel ${free}` : null,
+    fix: fix && free !== null ? `Move ${mover} to channel ${free}` : null,
   }),
   omniDevice: ({ facts: { device, others, free } }) => ({
     title: `${device} answers on every channel.`,

@@ -1,0 +1,187 @@
+import { describe, expect, it } from 'vitest'
+import type { Finding } from '#core'
+import { findingText } from './findings'
+import { findingsOfStage, STAGES } from './stages'
+
+/** Facts as the checks give them, one finding or more for every code. */
+const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { code: Code }>['facts'][] } = {
+  noPath: [
+    { device: 'Echo', why: 'uncabled', source: 'Hub' },
+    { device: 'Echo', why: 'uncabled', source: null },
+    { device: 'Echo', why: 'leadsNowhere', source: null },
+  ],
+  wrongRole: [
+    { box: 'Echo', jack: 'Jack', other: 'Hub', set: 'expressionIn', wanted: 'midiIn', silenced: ['Echo'] },
+    { box: 'Echo', jack: 'Jack', other: 'Hub', set: 'powerIn', wanted: null, silenced: [] },
+  ],
+  wrongWiring: [
+    {
+      from: 'Hub',
+      to: 'Echo',
+      out: 'trsA',
+      into: 'trsB',
+      why: 'wiring',
+      adapters: ['cross'],
+      silenced: ['Echo', 'Amp'],
+    },
+    { from: 'Hub', to: 'Echo', out: 'trsA', into: 'trsA', why: 'trrs', adapters: [], silenced: [] },
+    { from: 'Hub', to: 'Echo', out: 'din', into: 'trsA', why: 'wiring', adapters: ['dinTrsA'], silenced: [] },
+  ],
+  thruOff: [{ box: 'Preamp', jack: 'Thru', silenced: ['Echo'] }],
+  usbWithoutHost: [
+    { from: 'A', to: 'B', ends: 'device', host: 'Tablet', silenced: [] },
+    { from: 'A', to: 'B', ends: 'device', host: null, silenced: ['B'] },
+    { from: 'A', to: 'B', ends: 'host', host: null, silenced: [] },
+  ],
+  crowdedJack: [
+    { box: 'Echo', jack: 'In', why: 'senders', others: ['A', 'B'] },
+    { box: 'Echo', jack: 'In', why: 'plugs', others: ['A', 'B'] },
+  ],
+  loop: [{ boxes: ['A', 'B'] }],
+  sharedChannel: [
+    { channel: 4 as never, device: 'Echo', holder: 'Amp', mover: 'Echo', free: 5 as never },
+    { channel: 4 as never, device: 'Echo', holder: 'Amp', mover: 'Echo', free: null },
+  ],
+  omniDevice: [{ device: 'Echo', others: 3, free: 2 as never }],
+  noChannel: [
+    { device: 'Echo', free: 2 as never },
+    { device: 'Echo', free: null },
+  ],
+  blockedChannel: [{ device: 'Echo', channel: 4, box: 'Hub', jack: 'Out' }],
+  ignoresPrograms: [{ device: 'Echo', switches: 1 }],
+  echoedPrograms: [
+    { device: 'Echo', hurts: ['Controller'], reachesController: true },
+    { device: 'Echo', hurts: ['Amp'], reachesController: false },
+  ],
+  wrongWiper: [{ pedal: 'Sweep', box: 'Controller', jack: 'Expression', wiper: 'tip' }],
+  wrongContact: (['rest', 'action', 'order', 'poles'] as const).map((why) => ({
+    from: 'Relay',
+    to: 'Amp',
+    jack: 'Foot',
+    why,
+    has: 'open',
+    wants: 'momentary',
+  })),
+  tooManyThrus: [{ device: 'Echo', thrus: 4, through: ['A', 'B', 'C', 'D'] }],
+  longCable: [{ from: 'A', to: 'B', centimetres: 2000, most: 1500 }],
+  wrongPower: (['volts', 'current', 'centre'] as const).map((why) => ({
+    box: 'Echo',
+    supply: 'Supply',
+    outlet: 'Outlet 1',
+    why,
+    gives: '9',
+    needs: '12',
+    better: why === 'volts' ? 'Supply, Outlet 2' : null,
+  })),
+  weakPower: [
+    { supply: 'Supply', outlet: 'Outlet 1', boxes: ['A', 'B'], drawn: 300, gives: 250, better: null },
+  ],
+  fedTwice: [
+    { box: 'Echo', by: ['A', 'B'], overMidi: true },
+    { box: 'Echo', by: ['A', 'B'], overMidi: false },
+  ],
+  midiPower: [
+    { from: 'A', to: 'B', why: 'needsFivePins' },
+    { from: 'A', to: 'B', why: 'notBuiltForIt' },
+  ],
+  cannotPerform: [
+    {
+      controller: 'C',
+      need: 'usbHost',
+      wanted: 1,
+      has: 0,
+      by: ['Synth'],
+      wouldDo: ['Ten-switch controller'],
+    },
+    { controller: 'C', need: 'messages', wanted: 9, has: 6, by: [], wouldDo: [] },
+  ],
+  unsendablePreset: [
+    {
+      device: 'Echo',
+      display: 'B4',
+      program: 11,
+      bank: 0,
+      controller: 'C',
+      why: 'listStops',
+      highestProgram: 9,
+    },
+    {
+      device: 'Echo',
+      display: 'B4',
+      program: 11,
+      bank: 1,
+      controller: 'C',
+      why: 'noBankSelect',
+      highestProgram: 9,
+    },
+  ],
+  silentSwitch: [
+    { label: 'Lead', presses: [1], of: 1, why: 'empty' },
+    { label: 'Lead', presses: [2], of: 2, why: 'unheard' },
+  ],
+  controlClash: [
+    { number: 21, device: 'Echo', control: 'Mix', otherDevice: 'Echo', other: 'Age', free: 22 },
+    { number: 21, device: 'Echo', control: 'Mix', otherDevice: 'Amp', other: 'Age', free: null },
+  ],
+  reservedNumber: (['mode', 'bankSelect', 'parameterNumbers'] as const).map((what) => ({
+    device: 'Echo',
+    control: 'Mix',
+    number: 120,
+    what,
+    free: 20,
+  })),
+  lookAlike: [
+    { device: 'Echo', one: 'Tap tempo', other: 'Looper: Tap', why: 'tap' },
+    { device: 'Echo', one: 'Mix', other: 'Reverb: Mix', why: 'name' },
+  ],
+  notEntered: [{ device: 'Synth', control: 'Sweep', presets: ['1 Sub', '2 Bell'] }],
+  relearnPair: [
+    { device: 'Preamp', pair: 'Verse', isLocked: true, isFirst: false },
+    { device: 'Preamp', pair: 'Verse', isLocked: false, isFirst: true },
+  ],
+}
+
+const fix = { label: 'changeDevice', changes: [] } as const
+const all = Object.entries(facts).flatMap(([code, each]) =>
+  each.map(
+    (one) =>
+      ({
+        code,
+        severity: 'error',
+        about: { table: 'devices', id: 'x' },
+        facts: one,
+        fix,
+      }) as unknown as Finding,
+  ),
+)
+
+describe('every finding in words', () => {
+  it.each(all.map((finding) => [finding.code, finding] as const))('%s', (_, finding) => {
+    const { title, body, fix: button } = findingText(finding)
+    // Whole sentences, with every fact in its place, and no shouting.
+    expect(title).toMatch(/^[A-Z].*\.$/)
+    expect(body).toMatch(/^[A-Z\d].*\.$/)
+    for (const text of [title, body, button ?? '']) {
+      expect(text).not.toMatch(/undefined|null|NaN|\[object|!| {2}/)
+      expect(text.length).toBeLessThan(260)
+    }
+    if (button !== null) expect(button).toMatch(/^[A-Z].*[^.]$/)
+  })
+
+  it('one that says who hears nothing counts them right', () => {
+    const said = all.filter(({ code }) => code === 'wrongWiring').map((one) => findingText(one).body)
+    expect(said[0]).toContain('Echo and Amp hear nothing.')
+    expect(said[1]).not.toContain('hear')
+  })
+})
+
+describe('stages', () => {
+  it('count every finding once', () => {
+    const tables = STAGES.flatMap((stage) => stage.tables)
+    expect(new Set(tables).size).toBe(tables.length)
+    const [rig, charts] = STAGES
+    const about = (table: 'controls' | 'cables') => ({ ...all[0]!, about: { table, id: 'x' } }) as Finding
+    expect(findingsOfStage(rig!, [about('cables'), about('controls')])).toHaveLength(1)
+    expect(findingsOfStage(charts!, [about('cables'), about('controls')])).toHaveLength(1)
+  })
+})
