@@ -23,8 +23,8 @@ function done(rig: Rig, edit: Edit): Rig {
 }
 
 const KINDS = [
-  'preamp',
-  'relayAmp',
+  'presetPedal',
+  'multiEffects',
   'thruBox',
   'delay',
   'trsHub',
