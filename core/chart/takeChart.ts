@@ -22,9 +22,12 @@ export function controlsByAddress(rig: Rig, deviceId: string): Map<string, Contr
   return found
 }
 
+/** Every line of every chart, in their order. */
+export const allControls = perObject((rig: Rig): readonly Control[] => inOrder(rig.controls))
+
 const charts = perObject((rig: Rig): ReadonlyMap<string, readonly Control[]> => {
   const all = new Map<string, Control[]>()
-  for (const control of inOrder(rig.controls)) {
+  for (const control of allControls(rig)) {
     const chart = all.get(control.deviceId)
     if (chart) chart.push(control)
     else all.set(control.deviceId, [control])

@@ -1,6 +1,7 @@
+import { allControls } from '../chart/takeChart'
 import { usedPresets } from '../chart/presetReach'
 import { formatDisplay } from '../rig/numbering/display'
-import { inOrder, type Rig } from '../rig/rig'
+import type { Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
 
 export type NotEntered = FindingOf<
@@ -11,7 +12,7 @@ export type NotEntered = FindingOf<
 /** A control mapped preset by preset that has not been entered in presets the switches recall. */
 export function notEntered(rig: Rig): NotEntered[] {
   const recalled = usedPresets(rig)
-  return inOrder(rig.controls).flatMap((control): NotEntered[] => {
+  return allControls(rig).flatMap((control): NotEntered[] => {
     const device = rig.devices[control.deviceId]
     if (!device || control.map !== 'preset') return []
     const missing = Object.values(rig.presets)

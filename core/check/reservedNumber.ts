@@ -1,7 +1,8 @@
 import { nextFreeNumber } from '../chart/freeNumbers'
+import { allControls } from '../chart/takeChart'
 import { reservedFor } from '../midi/controllers'
 import { editRow } from '../rig/edits/editRow'
-import { inOrder, type Rig } from '../rig/rig'
+import type { Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
 
 export type ReservedNumber = FindingOf<
@@ -22,7 +23,7 @@ export function reservedNumber(rig: Rig): ReservedNumber[] {
       address.kind === 'nrpn' ? [deviceId] : [],
     ),
   )
-  return inOrder(rig.controls).flatMap((control): ReservedNumber[] => {
+  return allControls(rig).flatMap((control): ReservedNumber[] => {
     const device = rig.devices[control.deviceId]
     const { address } = control
     if (!device || address.kind !== 'cc' || control.kind === 'reserved') return []

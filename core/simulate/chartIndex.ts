@@ -1,6 +1,6 @@
 import { perObject } from '../base/perObject'
-import { addressKey } from '../chart/takeChart'
-import { inOrder, type Rig } from '../rig/rig'
+import { addressKey, allControls } from '../chart/takeChart'
+import type { Rig } from '../rig/rig'
 import type { Control } from '../rig/table/control'
 import type { Preset } from '../rig/table/preset'
 
@@ -21,7 +21,7 @@ const charts = perObject((rig: Rig): ReadonlyMap<string, DeviceChart> => {
     all.set(deviceId, chart)
     return chart
   }
-  for (const control of inOrder(rig.controls)) {
+  for (const control of allControls(rig)) {
     const { controls } = of(control.deviceId)
     const key = addressKey(control.address)
     if (!controls.has(key)) controls.set(key, control)
