@@ -9,7 +9,7 @@ export type Caution =
 export const PHASE_CAUTIONS: Record<Phase, readonly Caution[]> = {
   cables: ['walkway', 'power'],
   jacks: ['jackRole'],
-  power: ['power'],
+  power: ['power', 'hum'],
   settings: [],
   saving: ['saveFirst'],
   trying: ['loudness'],

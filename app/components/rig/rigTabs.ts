@@ -2,7 +2,9 @@ import type { Finding } from '#core'
 
 export type RigTab = 'map' | 'checklist' | 'channels' | 'power' | 'controller' | 'saving'
 
-const POWER = ['wrongPower', 'weakPower', 'fedTwice', 'midiPower']
+const POWER: readonly string[] = ['wrongPower', 'weakPower', 'fedTwice', 'midiPower']
+
+export const isAboutPower = ({ code }: Finding): boolean => POWER.includes(code)
 
 /** The parts of the Rig view, with what each has to look at. */
 export const rigTabs = (
@@ -11,7 +13,7 @@ export const rigTabs = (
   { key: 'map', text: 'Map' },
   { key: 'checklist', text: 'Before the first stomp' },
   { key: 'channels', text: 'Channels', found: found.filter(({ about }) => about.field === 'channel') },
-  { key: 'power', text: 'Power', found: found.filter(({ code }) => POWER.includes(code)) },
+  { key: 'power', text: 'Power', found: found.filter(isAboutPower) },
   {
     key: 'controller',
     text: 'Which controller',

@@ -4,20 +4,14 @@ import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
 import {
   BOX,
   boxes,
-  cableBetween,
-  endOf,
-  isFree,
-  likelyCable,
   links,
   linesOf,
-  plugChoices,
   routeLines,
   spots,
   type Box,
   type Cable,
   type Finding,
   type Line,
-  type Port,
   type Rig,
   type Route,
   type Spot,
@@ -26,6 +20,7 @@ import { frameFor, toneOf } from '~/charts/rigMap'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import MapBox from './MapBox.vue'
 import MapCable from './MapCable.vue'
+import { useCableInHand, type Pull } from './useCableInHand'
 
 /** The floor as a map: boxes to move, cables to lay, marks where something is wrong. */
 const { rig, found, selection, showsPower } = defineProps<{
@@ -108,79 +103,23 @@ const channelText = (box: Box) =>
         ? 'omni'
         : 'no channel'
 
-/** A cable in the hand: from a jack, or by keyboard from a box. `x` and `y` on the map. */
-interface Pull {
-  readonly box: Box
-  readonly port: Port | null
-  readonly x: number
-  readonly y: number
-}
-const pulled = shallowRef<Pull | null>(null)
-const fitting = computed(() => {
-  const pull = pulled.value
-  if (!pull) return new Map<string, Set<string>>()
-  const ports = pull.port ? [pull.port] : pull.box.ports.filter((port) => isFree(rig, pull.box.id, port))
-  const targets = new Map<string, Set<string>>()
-  for (const port of ports)
-    for (const choice of plugChoices(rig, pull.box.id, port.id))
-      targets.set(choice.box.id, (targets.get(choice.box.id) ?? new Set()).add(choice.port.id))
-  return targets
-})
-function jacksOf(box: Box): readonly Port[] {
-  const pull = pulled.value
-  if (pull)
-    return pull.port && box.id !== pull.box.id
-      ? box.ports.filter(({ id }) => fitting.value.get(box.id)?.has(id))
-      : box.id === pull.box.id && pull.port
-        ? [pull.port]
-        : []
-  return chosenId.value === box.id
-    ? box.ports.filter((port) => isFree(rig, box.id, port) && plugChoices(rig, box.id, port.id).length > 0)
-    : []
-}
-
 const sheet = useTemplateRef<HTMLElement>('sheet')
-function onPull(box: Box, port: Port, clientX: number, clientY: number): void {
+const toMap = (clientX: number, clientY: number): Spot => {
   const { left, top } = sheet.value!.getBoundingClientRect()
   const { scale } = frame.value
-  pulled.value = {
-    box,
-    port,
-    x: (clientX - left) / scale + frame.value.left,
-    y: (clientY - top) / scale + frame.value.top,
-  }
+  return { x: (clientX - left) / scale + frame.value.left, y: (clientY - top) / scale + frame.value.top }
 }
-
-function onPlug(box: Box, port: Port, clientX: number, clientY: number): void {
-  if (!pulled.value) return
-  pulled.value = null
-  const hit = document
-    .elementsFromPoint(clientX, clientY)
-    .find((one): one is HTMLElement => one instanceof HTMLElement && one.dataset.box !== undefined)
-  const to = hit?.dataset.box
-  if (!to || to === box.id) return
-  const jack =
-    hit.dataset.jack ?? plugChoices(rig, box.id, port.id).find((choice) => choice.box.id === to)?.port.id
-  const cable = jack && cableBetween(rig, endOf(rig, box.id, port.id), endOf(rig, to, jack))
-  if (cable) emit('lay', cable)
-  else emit('refused', box.id, to)
-}
-
-onKeyStroke('Escape', () => (pulled.value = null))
-
-/** By keyboard: C on one box, then Enter on another. */
-const begin = (box: Box) => (pulled.value = { box, port: null, ...places.value.get(box.id)! })
+const hand = useCableInHand({
+  rig: () => rig,
+  chosenId: () => chosenId.value,
+  lay: (cable) => emit('lay', cable),
+  refuse: (from, to) => emit('refused', from, to),
+})
+const { pulled, fitting } = hand
+onKeyStroke('Escape', hand.letGo)
 
 function onChoose(box: Box): void {
-  const pull = pulled.value
-  if (pull && pull.port === null && pull.box.id !== box.id) {
-    const cable = likelyCable(rig, pull.box.id, box.id)
-    pulled.value = null
-    if (cable) emit('lay', cable)
-    else emit('refused', pull.box.id, box.id)
-    return
-  }
-  emit('choose', choiceOf(box))
+  if (!hand.endAt(box)) emit('choose', choiceOf(box))
 }
 
 function onNudge(box: Box, spot: Spot): void {
@@ -197,7 +136,7 @@ function onDrop(box: Box, spot: Spot): void {
   })
 }
 
-const startOf = (pull: Pull) => {
+const startOf = (pull: Pull): Spot => {
   const spot = places.value.get(pull.box.id)!
   return { x: spot.x + BOX.width / 2, y: spot.y + BOX.height }
 }
@@ -241,8 +180,8 @@ const startOf = (pull: Pull) => {
             class="pulled"
             :x1="startOf(pulled).x"
             :y1="startOf(pulled).y"
-            :x2="pulled.x"
-            :y2="pulled.y"
+            :x2="pulled.at.x"
+            :y2="pulled.at.y"
           />
         </svg>
         <ul
@@ -258,14 +197,14 @@ const startOf = (pull: Pull) => {
               :found="about(box.id)"
               :is-chosen="chosenId === box.id"
               :is-target="fitting.has(box.id)"
-              :jacks="jacksOf(box)"
+              :jacks="hand.jacksOf(box)"
               :channel-text="channelText(box)"
               @choose="onChoose(box)"
               @nudge="onNudge(box, $event)"
               @drop="onDrop(box, $event)"
-              @begin="begin(box)"
-              @pull="(port, x, y) => onPull(box, port, x, y)"
-              @plug="(port, x, y) => onPlug(box, port, x, y)"
+              @begin="hand.begin(box)"
+              @pull="(port, x, y) => hand.pull(box, port, toMap(x, y))"
+              @plug="(port, x, y) => hand.plug(box, port, x, y)"
             />
           </li>
         </ul>

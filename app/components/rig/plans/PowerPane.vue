@@ -5,6 +5,7 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
+import { isAboutPower } from '../rigTabs'
 
 /** Who is fed by what: every outlet with what hangs on it, and who has no power yet. */
 const { rig, found } = defineProps<{ rig: Rig; found: readonly Finding[] }>()
@@ -12,9 +13,7 @@ const emit = defineEmits<{ choose: [selection: Selection] }>()
 
 const rigs = useRigStore()
 const plan = computed(() => powerPlan(rig))
-const faults = computed(() =>
-  found.filter(({ code }) => ['wrongPower', 'weakPower', 'fedTwice', 'midiPower'].includes(code)),
-)
+const faults = computed(() => found.filter(isAboutPower))
 const unfed = computed(() => plan.value.consumers.filter(({ by }) => by.length === 0))
 const kindText = ({ volts, current, centre }: Outlet['gives'] | Consumer['needs']) =>
   `${volts} V ${current.toUpperCase()}${current === 'dc' ? `, centre ${centre}` : ''}`
