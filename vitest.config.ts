@@ -9,6 +9,9 @@ export default defineConfig({
   },
   test: {
     environment: 'node',
+    // A machine that pauses is no failure; what is timed on purpose is timed by the bench.
+    testTimeout: 30_000,
+    hookTimeout: 30_000,
 
     include: ['{core,shared,server,app,guards}/**/*.test.ts'],
   },

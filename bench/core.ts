@@ -1,28 +1,35 @@
 import { parseMidi, writeMidi, type MidiEvent } from 'midi-file'
 import {
+  applyEdit,
   checklist,
   decodeMidiFile,
   encodeMidiFile,
+  editRow,
   encodeMessages,
+  fillPresets,
   findings,
   floorAtPowerOn,
   linesOf,
   parseMessages,
   readChart,
   recogniseColumns,
+  removeRow,
   routeLines,
   search,
   spots,
   step,
   tidy,
   type MidiMessage,
+  type Rig,
   type SwitchId,
 } from '#core'
 import { tidewright } from '../server/demo/tidewright'
+import { bigBoard } from './bigBoard'
 import { bigRig } from './bigRig'
 import { splitTable } from '../app/workers/splitTable'
 import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
+import { measureServer } from './server'
 import { compare, measure, measureTime } from './measure'
 
 /** What the page's worker does with pasted text. */
@@ -75,11 +82,13 @@ const [demoFloor, bigFloor] = [floorAtPowerOn(demo), floorAtPowerOn(big)]
 let n = 0
 const press = (switchId: string) => ({ kind: 'press', switchId: switchId as SwitchId, at: n++ }) as const
 measure('Step, demo rig (6 messages)', 'presses', 1, () => step(demo, demoFloor, press('menders-2')))
-measure('Step, 10 x 30 switches of 16 messages', 'presses', 1, () =>
-  step(big, bigFloor, press(`b${n % 30}-${(n % 10) + 1}`)),
-)
-/** A rig nobody has asked anything about yet: what is worked out once a rig is worked out again. */
-const fresh = <Value extends object>(value: Value): Value => ({ ...value })
+let stepped = bigFloor
+measure('Step, 10 x 30 switches of 16 messages (of 100,000 asked)', 'presses', 1, () => {
+  stepped = step(big, stepped, press(`b${n % 30}-${(n % 10) + 1}`)).state
+})
+/** A rig nobody has asked anything about yet: what is worked out once for the state of its tables is worked out again. */
+const fresh = (rig: Rig): Rig =>
+  Object.fromEntries(Object.entries(rig).map(([name, rows]) => [name, { ...rows }])) as unknown as Rig
 const full = fullRig()
 const size = `${Object.keys(full.devices).length} devices and ${Object.keys(full.cables).length} cables`
 measureTime('All checks, demo rig', () => findings(fresh(demo)))
@@ -107,3 +116,42 @@ measureTime('Search over 16 devices of 200 chart lines', () => search(lined, 'de
 
 const pasted = Array.from({ length: 10_000 }, (_, n) => `${n % 120},Control ${n},0-127`).join('\n')
 measureTime('Read a pasted chart of 10,000 lines', () => readPasted(`CC,Name,Range\n${pasted}`), 1000)
+
+const board = bigBoard()
+const boardFloor = floorAtPowerOn(board)
+measure('Step, 100 banks x 8 switches of 8 messages', 'presses', 1, () =>
+  step(board, boardFloor, press(`b${n % 100}-${(n % 8) + 1}`)),
+)
+const renamed = (rig: Rig, bank: string) => {
+  const edit = editRow(rig, 'nameBank', 'banks', bank, { name: `Number ${n++}` })!
+  const applied = applyEdit(rig, edit)
+  if (!applied.ok) throw new Error(JSON.stringify(applied.refusal))
+  return applied.value
+}
+for (const [name, rig] of [
+  ['demo', demo],
+  ['100 banks x 8 switches', board],
+] as const) {
+  const [bank] = Object.keys(rig.banks)
+  findings(rig)
+  measureTime(`A rename applied, all checks after it, ${name}`, () => findings(renamed(rig, bank!)), 16)
+}
+const device = Object.values(board.devices)[0]!
+const roomy = {
+  ...board,
+  devices: {
+    ...board.devices,
+    [device.id]: { ...device, numbering: { ...device.numbering, count: 16_384, bankSelect: 'both' } },
+  },
+} as Rig
+const fill = () =>
+  fillPresets(roomy, roomy.devices[device.id]!, 100, 9599, 'Sound #', () => `fill${n++}` as never)!
+const filled = applyEdit(roomy, fill())
+if (!filled.ok) throw new Error(JSON.stringify(filled.refusal))
+measureTime('Fill 9,500 presets: the edit made', fill)
+const filling = fill()
+measureTime('Fill 9,500 presets: the edit applied', () => applyEdit(roomy, filling))
+const taking = removeRow(filled.value, 'removeDevice', 'devices', device.id)!
+measureTime('Remove that device with them from 800 switches', () => applyEdit(filled.value, taking))
+
+await measureServer(process.argv[2]!)

@@ -40,16 +40,15 @@ export { endOf, isFree } from './rig/edits/suggestCable'
 export { alterRole, setRole } from './rig/edits/setJack'
 export { shareChannel } from './rig/edits/shareChannel'
 export { moveDevice } from './rig/edits/moveDevice'
-export {
-  applyEdit,
-  change,
-  editSchema,
-  invertEdit,
-  type Change,
-  type Edit,
-  type EditLabel,
-  type EditRefusal,
-} from './rig/edit'
+export { applyEdit, doEdit, type Done } from './rig/applyEdit'
+export { editSchema } from './rig/editSchema'
+export { editBetween, NO_RIG, replay, unplay } from './rig/replay'
+export { EDIT_BYTES_MAX, RIG_BYTES_MAX, rigBytes } from './rig/rigBytes'
+export { canBeKept, cutText, keepable, letterCount } from './base/text'
+export { own } from './base/own'
+export { perObject } from './base/perObject'
+export { NAME_MAX, nameSchema } from './rig/table/scalars'
+export { change, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'
 export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'

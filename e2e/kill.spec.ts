@@ -1,48 +1,22 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
+import { copyFile, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-
-const PORT = 3841
-const url = `http://127.0.0.1:${PORT}`
-
-async function startServer(folder: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
-    env: {
-      ...process.env,
-      PORT: String(PORT),
-      HOST: '127.0.0.1',
-      DATABASE_URL: `file:${join(folder, 'kill.db')}`,
-      WIRE_STEP_DEMO: '1',
-    },
-    stdio: 'ignore',
-  })
-  await expect(async () => expect((await fetch(`${url}/api/health`)).ok).toBe(true)).toPass({
-    timeout: 15_000,
-  })
-  return server
-}
-
-const kill = (server: ChildProcess) =>
-  new Promise((resolve) => {
-    server.once('exit', resolve)
-    server.kill('SIGKILL')
-  })
+import { startOwnServer } from './ownServer'
 
 test('killing the server in the middle of edits loses none it has confirmed', async () => {
-  const folder = await mkdtemp(join(tmpdir(), 'wire-step-kill-'))
-  let server = await startServer(folder)
-  const { rigs } = await (await fetch(`${url}/api/rigs`)).json()
+  let server = await startOwnServer()
+  const { folder } = server
+  const { rigs } = await (await fetch(`${server.url}/api/rigs`)).json()
   const rigId = rigs[0].id as string
   let confirmed = 1
   for (const round of [1, 2, 3]) {
+    const { url } = server
     const { rig } = await (await fetch(`${url}/api/rigs/${rigId}`)).json()
     let before = rig.banks.menders
     let isKilled = false
     const killing = new Promise((resolve) => setTimeout(resolve, 150 * round)).then(() => {
       isKilled = true
-      return kill(server)
+      return server.kill('SIGKILL')
     })
     for (let n = 0; !isKilled; n++) {
       const after = { ...before, name: `Round ${round}, edit ${n}` }
@@ -56,14 +30,33 @@ test('killing the server in the middle of edits loses none it has confirmed', as
       before = after
     }
     await killing
-    server = await startServer(folder)
-    const now = await (await fetch(`${url}/api/rigs/${rigId}`)).json()
+    server = await startOwnServer({}, folder)
+    const now = await (await fetch(`${server.url}/api/rigs/${rigId}`)).json()
     // The edit on its way when the server died may have been done too.
     expect([confirmed, confirmed + 1]).toContain(now.revision)
     if (now.revision === confirmed) expect(now.rig.banks.menders.name).toBe(before.name)
     confirmed = now.revision
   }
   expect(confirmed).toBeGreaterThan(4)
-  await kill(server)
-  await rm(folder, { recursive: true })
+  await server.stop()
+})
+
+test('ended in order, the one file holds everything', async () => {
+  const server = await startOwnServer()
+  await fetch(`${server.url}/api/rigs`, {
+    method: 'POST',
+    body: JSON.stringify({ name: 'Made before the end' }),
+  })
+  await server.kill('SIGTERM')
+  expect(await readFile(join(server.folder, 'own.db-wal'), 'utf8').catch(() => '')).toBe('')
+  // Only the file itself is taken along.
+  await copyFile(join(server.folder, 'own.db'), join(server.folder, 'alone.db'))
+  const again = await startOwnServer(
+    { DATABASE_URL: `file:${join(server.folder, 'alone.db')}` },
+    server.folder,
+  )
+  const { rigs } = await (await fetch(`${again.url}/api/rigs`)).json()
+  expect(rigs.map(({ name }: { name: string }) => name)).toContain('Made before the end')
+  await again.kill('SIGTERM')
+  await rm(server.folder, { recursive: true })
 })

@@ -39,3 +39,55 @@ test('with the server away, edits wait here in order and are sent when it is bac
   await page.unroute('**/edits')
   await saved(page, 3)
 })
+
+test('an edit the server can never take is left out, and what is behind it is saved', async ({
+  page,
+  rigId,
+}) => {
+  await openView(page, rigId, 'switches')
+  let refusals = 0
+  await page.route('**/edits', async (route) => {
+    if (!route.request().postData()?.includes('Too much')) return route.continue()
+    refusals++
+    await route.fulfill({
+      status: 413,
+      json: {
+        error: { code: 'tooBig', message: 'This is larger than the server takes.', limit: 16_000_200 },
+      },
+    })
+  })
+  await tile(page, /Chorus, drive/).click()
+  const label = inspector(page).getByLabel('Label')
+  await label.fill('Too much')
+  await label.press('Enter')
+  await expect(page.getByRole('alert')).toContainText(
+    'Not saved: label switch. This is larger than the server takes.',
+  )
+  await tile(page, /^4/).click()
+  await inspector(page).getByLabel('Label').fill('Behind it')
+  await inspector(page).getByLabel('Label').press('Enter')
+  await page.getByRole('button', { name: 'Leave this edit out' }).click()
+  await expect(tile(page, /Behind it/)).toBeVisible()
+  await expect(tile(page, /Chorus, drive/)).toBeVisible()
+  await saved(page, 2)
+  expect(refusals).toBeGreaterThan(0)
+})
+
+test('a full disk is told in words, and the edit is saved when there is room', async ({ page, rigId }) => {
+  await openView(page, rigId, 'switches')
+  await page.route('**/edits', (route) =>
+    route.fulfill({
+      status: 507,
+      json: {
+        error: { code: 'storageFull', message: 'The disk with the database is full. Make room on it.' },
+      },
+    }),
+  )
+  await tile(page, /Chorus, drive/).click()
+  await inspector(page).getByLabel('Label').fill('Patient')
+  await inspector(page).getByLabel('Label').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('The disk with the database is full.')
+  await expect(page.getByText('Not saved yet, 1 edit kept here')).toBeVisible()
+  await page.unroute('**/edits')
+  await saved(page, 2)
+})

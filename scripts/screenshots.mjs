@@ -46,7 +46,15 @@ const contacts = async (page) => {
 const pairs = async (page) => {
   await page.getByRole('tab', { name: 'Learned pairs' }).click()
 }
+const none = async () => {}
 const PICTURES = [
+  {
+    name: 'rigs',
+    at: '/rigs',
+    theme: 'light',
+    work: none,
+    ready: (page) => page.getByText('Save all-rigs.zip'),
+  },
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
@@ -63,11 +71,11 @@ const PICTURES = [
 ]
 
 await withDemo(3843, async (browser, url, rigId) => {
-  for (const { name, path, theme, work } of PICTURES) {
+  for (const { name, path, at, theme, work, ready } of PICTURES) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await page.addInitScript((value) => localStorage.setItem('wire-step/theme', value), theme)
-    await page.goto(`${url}/rigs/${rigId}/${path}`)
-    await page.getByRole('region', { name: 'Floor' }).waitFor()
+    await page.goto(url + (at ?? `/rigs/${rigId}/${path}`))
+    await (ready?.(page) ?? page.getByRole('region', { name: 'Floor' })).waitFor()
     await work(page)
     await page.mouse.move(0, 0)
     await page.waitForTimeout(600)

@@ -20,15 +20,16 @@ export async function withDemo(port, work) {
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   })
-  const browser = await playwright.launch({
-    executablePath: chromium(),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
-  })
+  let browser
   try {
+    browser = await playwright.launch({
+      executablePath: chromium(),
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
+    })
     const { rigs } = await untilAnswered(`${url}/api/rigs`)
     await work(browser, url, rigs[0].id)
   } finally {
-    await browser.close()
+    await browser?.close()
     server.kill()
     rmSync(folder, { recursive: true })
   }

@@ -17,6 +17,8 @@ export function problemText(problem: Problem): string {
       return problem.allowed.length > 0
         ? `It should be one of: ${problem.allowed.join(', ')}.`
         : 'It is none of the kinds known here.'
+    case 'badText':
+      return 'It holds a character that cannot be kept: a null, or half of an emoji. Delete it and type it again.'
     case 'badFormat':
       return 'It holds letters that are not allowed here.'
     case 'unknownField':
@@ -41,12 +43,18 @@ export function problemText(problem: Problem): string {
       return 'A logarithmic range must lie above zero at both ends.'
     case 'sameJacks':
       return 'Two jacks of the box have one id.'
+    case 'changedTwice':
+      return 'The edit changes it twice.'
+    case 'rigTooLarge':
+      return `The rig would be larger than a rig file may be: ${megabytes(problem.most)} MB.`
     case 'noAbout':
       return 'It should hold exactly one row, with the id "about".'
     default:
       return assertNever(problem)
   }
 }
+
+const megabytes = (bytes: number) => Math.floor(bytes / 1e6)
 
 const typeWords: Record<string, string> = {
   string: 'text',

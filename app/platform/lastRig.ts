@@ -5,4 +5,4 @@ const KEY = 'wire-step/last-rig'
 /** The rig this browser had open last. */
 export const lastRig = (): string | null => browserKeep.read(KEY)
 
-export const rememberRig = (rigId: string): void => browserKeep.write(KEY, rigId)
+export const rememberRig = (rigId: string): boolean => browserKeep.write(KEY, rigId)

@@ -1,15 +1,18 @@
-import { applyEdit, type Rig } from '#core'
+import { doEdit, type Rig } from '#core'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import { errorReply, type ErrorCode } from '#shared/errors'
 import type { Answer, RigServer } from './rigServer'
 
 const refusal = (code: ErrorCode): Answer<never> => ({ kind: 'refused', error: errorReply(code).error })
 
-/** A server of one rig in memory, for tests: the same rules, no wire. `isAway` cuts it off. */
+/**
+ * A server of one rig in memory, for tests: the same rules, no wire. `isAway` cuts it off, `isDeaf` loses its
+ * answers to edits, `refusing` is why it takes none.
+ */
 export function memoryServer(
   rigId: string,
   start: Rig,
-): RigServer & { isAway: boolean; readonly rig: () => Rig } {
+): RigServer & { isAway: boolean; isDeaf: boolean; refusing: ErrorCode | null; readonly rig: () => Rig } {
   let rig = start
   const log: LoggedEdit[] = []
   const revision = () => log.length + 1
@@ -17,10 +20,15 @@ export function memoryServer(
 
   const server = {
     isAway: false,
+    isDeaf: false,
+    refusing: null as ErrorCode | null,
     rig: () => rig,
     list: () => answer(() => ({ rigs: [{ id: rigId, name: 'Test rig', revision: revision(), changedAt }] })),
     create: async () => refusal('internal'),
     importFile: async () => refusal('invalidFile'),
+    importAll: async () => refusal('invalidFile'),
+    session: () => answer(() => ({ hasSignIn: false })),
+    signOut: () => answer(() => null),
     remove: () => answer(() => null),
     load: (id: string) =>
       id === rigId ? answer(() => ({ id, revision: revision(), changedAt, rig })) : missing(),
@@ -30,10 +38,12 @@ export function memoryServer(
       if (server.isAway) return { kind: 'away' } as const
       const again = log.find(({ id }) => id === posted.id)
       if (again) return { kind: 'done', value: { revision: again.revision, changedAt } } as const
-      const applied = applyEdit(rig, posted.edit)
+      if (server.refusing) return refusal(server.refusing)
+      const applied = doEdit(rig, posted.edit)
       if (!applied.ok) return refusal(applied.refusal.code === 'stale' ? 'stale' : 'invalidEdit')
-      rig = applied.value
-      log.push({ ...posted, revision: log.length + 2, at: changedAt })
+      rig = applied.value.rig
+      log.push({ id: posted.id, edit: applied.value.edit, revision: log.length + 2, at: changedAt })
+      if (server.isDeaf) return { kind: 'away' } as const
       return { kind: 'done', value: { revision: revision(), changedAt } } as const
     },
   }

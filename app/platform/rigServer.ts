@@ -1,16 +1,19 @@
 import type {
   CreatedReply,
+  CreatedRigsReply,
   EditLogReply,
   PostEdit,
   RevisionReply,
   RigListReply,
   RigReply,
 } from '#shared/contract/rigs'
+import type { SessionReply } from '#shared/contract/session'
 import type { ErrorReply } from '#shared/errors'
 
-/** Why a request brought nothing: the server refused it, or could not be reached. */
+/** Why a request brought nothing: it was refused, or not now; without an error the server could not be reached. */
 export type Failure =
-  { readonly kind: 'refused'; readonly error: ErrorReply['error'] } | { readonly kind: 'away' }
+  | { readonly kind: 'refused'; readonly error: ErrorReply['error'] }
+  | { readonly kind: 'away'; readonly error?: ErrorReply['error'] }
 
 export type Answer<Value> = { readonly kind: 'done'; readonly value: Value } | Failure
 
@@ -18,7 +21,12 @@ export type Answer<Value> = { readonly kind: 'done'; readonly value: Value } | F
 export interface RigServer {
   readonly list: () => Promise<Answer<RigListReply>>
   readonly create: (name: string) => Promise<Answer<CreatedReply>>
-  readonly importFile: (text: string) => Promise<Answer<CreatedReply>>
+  /** Sent as it is: whether it is text at all is the server's to say. */
+  readonly importFile: (file: Blob) => Promise<Answer<CreatedReply>>
+  /** An archive of rig files: all come in, or none. */
+  readonly importAll: (archive: Blob) => Promise<Answer<CreatedRigsReply>>
+  readonly session: () => Promise<Answer<SessionReply>>
+  readonly signOut: () => Promise<Answer<null>>
   readonly load: (rigId: string) => Promise<Answer<RigReply>>
   readonly remove: (rigId: string) => Promise<Answer<null>>
   readonly post: (rigId: string, edit: PostEdit) => Promise<Answer<RevisionReply>>
@@ -28,12 +36,21 @@ export interface RigServer {
 export const browserRigServer: RigServer = {
   list: () => ask('GET', '/api/rigs'),
   create: (name) => ask('POST', '/api/rigs', JSON.stringify({ name })),
-  importFile: (text) => ask('POST', '/api/rigs/file', text),
+  importFile: (file) => ask('POST', '/api/rigs/file', file),
+  importAll: (archive) => ask('POST', ALL_RIGS, archive),
+  session: () => ask('GET', '/api/session'),
+  signOut: () => ask('POST', '/api/sign-out', '{}'),
   load: (rigId) => ask('GET', address(rigId)),
   remove: (rigId) => ask('DELETE', address(rigId)),
   post: (rigId, edit) => ask('POST', `${address(rigId)}/edits`, JSON.stringify(edit)),
   since: (rigId, revision) => ask('GET', `${address(rigId)}/edits?since=${revision}`),
 }
+
+/** Where all rigs are had as one archive, and brought in. */
+export const ALL_RIGS = '/api/all-rigs.zip'
+
+/** Where a player signs in, to come back to the page they were on. */
+export const signInAddress = (path: string): string => `/sign-in?to=${encodeURIComponent(path)}`
 
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
@@ -41,30 +58,30 @@ const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') =>
   `${address(rigId)}/files/${file}`
 
-/** Refusals that only mean "not now". */
-const PASSING = new Set<ErrorReply['error']['code']>(['tooManyRequests', 'unavailable'])
+/** Refusals that only mean "not now": nothing is wrong with what was asked. */
+const isPassing = ({ code }: ErrorReply['error']): boolean =>
+  code === 'tooManyRequests' || code === 'unavailable' || code === 'busy' || code.startsWith('storage')
 
-async function ask<Value>(method: string, url: string, body?: string): Promise<Answer<Value>> {
-  const response = await attemptFetch(url, {
-    method,
-    ...(body !== undefined && { body, headers: { 'Content-Type': 'application/json' } }),
-  })
-  if (!response) return { kind: 'away' }
-  if (response.ok)
-    return { kind: 'done', value: (response.status === 204 ? null : await response.json()) as Value }
-  const reply = await readError(response)
-  return !reply || PASSING.has(reply.error.code) ? { kind: 'away' } : { kind: 'refused', error: reply.error }
-}
-
-/** Null when no connection could be made: fetch says so by a TypeError. */
-async function attemptFetch(url: string, request: RequestInit): Promise<Response | null> {
+async function ask<Value>(method: string, url: string, body?: string | Blob): Promise<Answer<Value>> {
   try {
-    return await fetch(url, request)
+    const response = await fetch(url, {
+      method,
+      ...(body !== undefined && { body, headers: { 'Content-Type': contentType(body) } }),
+    })
+    if (response.ok)
+      return { kind: 'done', value: (response.status === 204 ? null : await response.json()) as Value }
+    const reply = await readError(response)
+    if (!reply) return { kind: 'away' }
+    return { kind: isPassing(reply.error) ? 'away' : 'refused', error: reply.error }
   } catch (error) {
-    if (error instanceof TypeError) return null
+    // fetch says by a TypeError that there was no connection; an answer cut in the middle is no JSON.
+    if (error instanceof TypeError || error instanceof SyntaxError) return { kind: 'away' }
     throw error
   }
 }
+
+const contentType = (body: string | Blob): string =>
+  typeof body === 'string' ? 'application/json' : 'application/octet-stream'
 
 /** Null when the answer is not one of ours: something in between spoke for the server. */
 async function readError(response: Response): Promise<ErrorReply | null> {

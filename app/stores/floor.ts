@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import {
+  own,
   byIndex,
   floorAtPowerOn,
   inOrder,
@@ -51,11 +52,13 @@ export const useFloorStore = defineStore('floor', () => {
     { immediate: true },
   )
 
-  const bank = computed(() => rigs.rig?.banks[state.value?.bankId ?? ''] ?? null)
+  const bank = computed(() => own(rigs.rig?.banks, state.value?.bankId ?? '') ?? null)
   /** The controller under the foot: the bank's, or the first while there is no bank. */
   const controller = computed(() => {
     if (!rigs.rig) return null
-    return rigs.rig.controllers[bank.value?.controllerId ?? ''] ?? inOrder(rigs.rig.controllers)[0] ?? null
+    return (
+      own(rigs.rig.controllers, bank.value?.controllerId ?? '') ?? inOrder(rigs.rig.controllers)[0] ?? null
+    )
   })
   /** The current bank's programmed footswitches by number. */
   const switches = computed(

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { invertEdit, type Edit } from '#core'
 
 /** What can be undone and redone, the latest last. */
@@ -29,3 +30,9 @@ export function redone({ past, future }: History): { edit: Edit; history: Histor
   const last = future.at(-1)
   return last ? { edit: last, history: { past: [...past, last], future: future.slice(0, -1) } } : null
 }
+
+/** The history as if `edit` had never been done. */
+export const without = ({ past, future }: History, edit: Edit): History => ({
+  past: past.filter((one) => !dequal(one, edit)),
+  future: future.filter((one) => !dequal(one, edit)),
+})

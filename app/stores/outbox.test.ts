@@ -12,15 +12,17 @@ const done = (revision: number): Answer<RevisionReply> => ({
 const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
 
 /** An outbox whose server answers with the given answers in turn, and then saves everything. */
-function outboxWith(answers: Answer<RevisionReply>[]) {
+function outboxWith(answers: Answer<RevisionReply>[], waiting: PostEdit[] = []) {
   const log = {
     sent: [] as string[],
     states: [] as OutboxState['kind'][],
+    reasons: [] as string[],
     waits: [] as number[],
     saved: 0,
     pending: 0,
   }
   const outbox = createOutbox({
+    waiting,
     post: async ({ id }) => {
       log.sent.push(id)
       return answers.shift() ?? done(1)
@@ -28,12 +30,14 @@ function outboxWith(answers: Answer<RevisionReply>[]) {
     wait: async (milliseconds) => {
       log.waits.push(milliseconds)
     },
-    onChange: (pending, { kind }) => {
+    onChange: (pending, state) => {
       log.pending = pending.length
-      log.states.push(kind)
+      log.states.push(state.kind)
+      if ('error' in state && state.error) log.reasons.push(state.error.code)
     },
     onSaved: () => log.saved++,
   })
+  if (waiting.length === 0) outbox.replace([])
   return { outbox, log }
 }
 
@@ -73,5 +77,51 @@ describe('outbox', () => {
     outbox.add(edit('a'))
     await settle()
     expect(log.sent).toEqual([])
+  })
+
+  it('keeps why the server takes nothing now, and tries on', async () => {
+    const { outbox, log } = outboxWith([{ kind: 'away', error: errorReply('storageFull').error }])
+    outbox.add(edit('a'))
+    await settle()
+    expect(log).toMatchObject({ sent: ['a', 'a'], saved: 1 })
+    expect(log.reasons).toContain('storageFull')
+  })
+
+  it('sends nothing that waited before until told to, and offers it once when held', async () => {
+    const { outbox, log } = outboxWith(
+      [done(2), { kind: 'refused', error: errorReply('stale').error }],
+      ['a', 'b', 'c'].map(edit),
+    )
+    await settle()
+    expect(log.sent).toEqual([])
+    await outbox.hold()
+    expect(log).toMatchObject({ sent: ['a', 'b'], pending: 2, saved: 1 })
+    outbox.replace([edit('c')])
+    await settle()
+    expect(log).toMatchObject({ sent: ['a', 'b', 'c'], pending: 0 })
+  })
+
+  it('waits for what is on its way before it is held', async () => {
+    let answer: (value: Answer<RevisionReply>) => void = () => {}
+    const sent: string[] = []
+    const outbox = createOutbox({
+      waiting: [],
+      post: ({ id }) => {
+        sent.push(id)
+        return new Promise((resolve) => (answer = resolve))
+      },
+      wait: async () => {},
+      onChange: () => {},
+      onSaved: () => {},
+    })
+    outbox.replace([])
+    outbox.add(edit('a'))
+    let isHeld = false
+    const holding = outbox.hold().then(() => (isHeld = true))
+    await settle()
+    expect([sent, isHeld]).toEqual([['a'], false])
+    answer(done(2))
+    await holding
+    expect(sent).toEqual(['a'])
   })
 })

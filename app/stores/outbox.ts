@@ -6,12 +6,14 @@ import type { Answer } from '~/platform/rigServer'
 export type OutboxState =
   | { readonly kind: 'empty' }
   | { readonly kind: 'sending' }
-  /** The server cannot be reached; tried again by itself. */
-  | { readonly kind: 'away' }
+  /** Not now: the server cannot be reached, or says why it cannot take anything; tried again by itself. */
+  | { readonly kind: 'away'; readonly error?: ErrorReply['error'] }
   /** The server refused the first edit; nothing is sent until the player decides. */
   | { readonly kind: 'refused'; readonly error: ErrorReply['error'] }
 
 export interface OutboxOptions {
+  /** Edits that were waiting before; nothing is sent until `replace`. */
+  readonly waiting: readonly PostEdit[]
   readonly post: (edit: PostEdit) => Promise<Answer<RevisionReply>>
   readonly wait: (milliseconds: number) => Promise<void>
   /** Called after every change of the queue or of its state. */
@@ -21,6 +23,13 @@ export interface OutboxOptions {
 
 export interface Outbox {
   readonly add: (edit: PostEdit) => void
+  /** Takes one out unsent. Only when nothing is on its way: when refused, or held. */
+  readonly drop: (id: string) => void
+  /**
+   * Ends sending by itself, and once nothing is on its way offers what waits to the server, each once and in
+   * order, until one is not taken: afterwards nothing waits that the server has.
+   */
+  readonly hold: () => Promise<void>
   /** Replaces what is waiting and starts sending again. */
   readonly replace: (pending: readonly PostEdit[]) => void
   /** Tries at once after a refusal. */
@@ -32,35 +41,45 @@ const FIRST_WAIT = 500
 const LONGEST_WAIT = 8000
 
 /** Sends edits one at a time, in the order they were made, until each is confirmed. */
-export function createOutbox({ post, wait, onChange, onSaved }: OutboxOptions): Outbox {
-  let pending: readonly PostEdit[] = []
+export function createOutbox({ waiting, post, wait, onChange, onSaved }: OutboxOptions): Outbox {
+  let pending = waiting
   let state: OutboxState = { kind: 'empty' }
-  let isRunning = false
+  let isHeld = true
   let isStopped = false
+  /** What is being sent now; settled when its answer has come. */
+  let onItsWay: Promise<unknown> = Promise.resolve()
+  let isRunning = false
 
   const tell = (next: OutboxState) => {
     state = next
     onChange(pending, state)
+  }
+  const restState = (): OutboxState => ({ kind: pending.length > 0 ? 'sending' : 'empty' })
+
+  /** Offers the first edit. False when it was not taken; the state says why. */
+  async function offer(first: PostEdit): Promise<boolean> {
+    const answering = post(first)
+    onItsWay = answering
+    const answer = await answering
+    if (isStopped) return false
+    if (answer.kind !== 'done') {
+      tell(answer.kind === 'refused' ? { kind: 'refused', error: answer.error } : awayBecause(answer.error))
+      return false
+    }
+    // It may have been replaced while it was on its way.
+    pending = pending.filter(({ id }) => id !== first.id)
+    onSaved(answer.value)
+    tell(restState())
+    return true
   }
 
   async function run(): Promise<void> {
     if (isRunning) return
     isRunning = true
     let pause = FIRST_WAIT
-    while (!isStopped && pending[0] && state.kind !== 'refused') {
-      const first = pending[0]
-      const answer = await post(first)
-      if (isStopped) break
-      if (answer.kind === 'done') {
-        pause = FIRST_WAIT
-        // It may have been replaced while it was on its way.
-        pending = pending.filter(({ id }) => id !== first.id)
-        onSaved(answer.value)
-        tell(pending.length > 0 ? { kind: 'sending' } : { kind: 'empty' })
-      } else if (answer.kind === 'refused') {
-        tell({ kind: 'refused', error: answer.error })
-      } else {
-        tell({ kind: 'away' })
+    while (!isStopped && !isHeld && pending[0] && state.kind !== 'refused') {
+      if (await offer(pending[0])) pause = FIRST_WAIT
+      else if (state.kind === 'away' && !isStopped) {
         await wait(pause)
         pause = Math.min(pause * 2, LONGEST_WAIT)
       }
@@ -68,23 +87,37 @@ export function createOutbox({ post, wait, onChange, onSaved }: OutboxOptions): 
     isRunning = false
   }
 
+  function goOn(): void {
+    isHeld = false
+    tell(restState())
+    void run()
+  }
+
   return {
     add: (edit) => {
       pending = [...pending, edit]
-      tell(state.kind === 'empty' ? { kind: 'sending' } : state)
+      tell(state.kind === 'empty' ? restState() : state)
       void run()
+    },
+    drop: (id) => {
+      pending = pending.filter((one) => one.id !== id)
+      tell(pending.length > 0 ? state : { kind: 'empty' })
+    },
+    hold: async () => {
+      isHeld = true
+      await onItsWay
+      while (!isStopped && pending[0] && (await offer(pending[0])));
     },
     replace: (edits) => {
       pending = edits
-      tell({ kind: edits.length > 0 ? 'sending' : 'empty' })
-      void run()
+      goOn()
     },
-    retry: () => {
-      tell({ kind: pending.length > 0 ? 'sending' : 'empty' })
-      void run()
-    },
+    retry: goOn,
     stop: () => {
       isStopped = true
     },
   }
 }
+
+const awayBecause = (error: ErrorReply['error'] | undefined): OutboxState =>
+  error ? { kind: 'away', error } : { kind: 'away' }

@@ -10,6 +10,7 @@ import { memoryPage } from '~/platform/page'
 import { memoryServer } from '~/platform/memoryServer'
 import { providePlatform } from '~/platform/platform'
 import { smallRig } from '../../core/rig/makeRig'
+import { errorReply } from '#shared/errors'
 import { useFloorStore } from './floor'
 import { useRigStore } from './rig'
 
@@ -97,6 +98,142 @@ describe('the rig store', () => {
     server.isAway = false
     await tab.open('rig')
     expect([tab.failure, tab.name]).toEqual([null, 'Test rig'])
+  })
+})
+
+describe('what the server does not take', () => {
+  const refused = async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    server.refusing = 'tooBig'
+    move(tab, 'echo', 9)
+    move(tab, 'preamp', 10)
+    await settle()
+    expect([tab.outboxState.kind, tab.pending.length]).toEqual(['refused', 2])
+    return tab
+  }
+
+  it('can be left out: what is behind it is kept and saved', async () => {
+    const tab = await refused()
+    server.refusing = null
+    // Still refused when it is offered once more.
+    Object.assign(server, { post: refuseFirst(server.post) })
+    await tab.leaveOut()
+    await settle()
+    expect([channelOf(tab, 'echo'), channelOf(tab, 'preamp')]).toEqual([4, 10])
+    expect([server.rig().devices.echo?.channel, server.rig().devices.preamp?.channel]).toEqual([4, 10])
+    expect([tab.outboxState.kind, tab.history.past.length, tab.setbacks.length]).toEqual(['empty', 1, 0])
+  })
+
+  it('stays when the server cannot be asked for the rig without it', async () => {
+    const tab = await refused()
+    server.isAway = true
+    await tab.leaveOut()
+    expect([tab.pending.length, channelOf(tab, 'echo'), tab.failure]).toEqual([2, 9, null])
+    server.isAway = false
+    server.refusing = null
+    await settle()
+    tab.retry()
+    await settle()
+    expect(server.rig().devices.echo?.channel).toBe(9)
+  })
+
+  it('is undone by not sending it', async () => {
+    const tab = await refused()
+    tab.undo()
+    tab.undo()
+    expect([channelOf(tab, 'echo'), channelOf(tab, 'preamp'), tab.pending.length]).toEqual([4, 1, 0])
+    expect(tab.outboxState.kind).toBe('empty')
+    server.refusing = null
+    tab.redo()
+    await settle()
+    expect(server.rig().devices.echo?.channel).toBe(9)
+  })
+
+  it('is too large to begin with: told before it is done', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    const [preset] = Object.values(tab.rig!.presets)
+    const changes = Array.from({ length: 39_000 }, (_, n) => ({
+      table: 'presets' as const,
+      id: `p${n}` as never,
+      before: null,
+      after: { ...preset!, id: `p${n}` as never, notes: 'x'.repeat(400) },
+    }))
+    expect(tab.edit({ label: 'fillPresets', changes })).toBe(false)
+    expect(tab.setbacks).toMatchObject([{ refusal: { code: 'tooLarge' } }])
+    expect(tab.pending).toEqual([])
+  })
+})
+
+/** A server that refuses once more before it takes anything. */
+function refuseFirst(post: typeof server.post): typeof server.post {
+  let isFirst = true
+  return async (...args) => {
+    if (!isFirst) return post(...args)
+    isFirst = false
+    return { kind: 'refused', error: errorReply('tooBig').error }
+  }
+}
+
+describe('a reload', () => {
+  it('when answers were lost tells nothing false: what is stored is stored', async () => {
+    const keep = memoryKeep()
+    const tab = openTab(keep)
+    await tab.open('rig')
+    server.isDeaf = true
+    move(tab, 'echo', 9)
+    await settle()
+    tab.close()
+    server.isDeaf = false
+    const reloaded = openTab(keep)
+    await reloaded.open('rig')
+    expect([reloaded.setbacks, channelOf(reloaded, 'echo'), reloaded.pending.length]).toEqual([[], 9, 0])
+    expect(reloaded.revision).toBe(2)
+    reloaded.undo()
+    await settle()
+    expect(server.rig().devices.echo?.channel).toBe(4)
+  })
+
+  it('taking the new state with an answer lost tells nothing false either', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    server.isDeaf = true
+    move(tab, 'echo', 9)
+    await settle()
+    server.isDeaf = false
+    await tab.takeNewest()
+    expect([tab.setbacks, channelOf(tab, 'echo'), tab.pending.length]).toEqual([[], 9, 0])
+  })
+
+  it('finds the edits of the first version’s notes', async () => {
+    const keep = memoryKeep()
+    const edit = editRow(smallRig(), 'setChannel', 'devices', 'echo', { channel: 9 as never })!
+    keep.write(
+      'wire-step/rig/rig',
+      JSON.stringify({ pending: [{ id: 'old', edit }], history: { past: [edit], future: [] } }),
+    )
+    const tab = openTab(keep)
+    await tab.open('rig')
+    expect([channelOf(tab, 'echo'), tab.history.past.length]).toEqual([9, 1])
+    expect(keep.read('wire-step/rig/rig')).toBeNull()
+  })
+
+  it('is warned of when the browser has no room for what is not yet saved; history makes room first', async () => {
+    const tab = openTab(memoryKeep(6000))
+    await tab.open('rig')
+    move(tab, 'echo', 9)
+    await settle()
+    server.isAway = true
+    for (const channel of [10, 11, 12, 13]) {
+      move(tab, 'echo', channel)
+      if (channel < 11) expect(tab.isNoted).toBe(true)
+    }
+    expect(tab.isNoted).toBe(false)
+    server.isAway = false
+    await settle()
+    await settle()
+    expect([tab.isNoted, tab.pending.length]).toEqual([true, 0])
   })
 })
 

@@ -1,13 +1,24 @@
 import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { applyEdit, findings, rigName, type Edit, type EditRefusal, type Rig } from '#core'
+import { dequal } from 'dequal/lite'
+import {
+  doEdit,
+  findings,
+  invertEdit,
+  rigName,
+  type Done,
+  type Edit,
+  type EditRefusal,
+  type Result,
+  type Rig,
+} from '#core'
 import type { PostEdit } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
-import { EMPTY_HISTORY, redone, remember, undone, type History } from './history'
+import { EMPTY_HISTORY, redone, remember, undone, without, type History } from './history'
 import { createOutbox, type Outbox, type OutboxState } from './outbox'
-import { readTabNotes, writeTabNotes } from './tabNotes'
+import { createTabNotes, type TabNotes } from './tabNotes'
 
 /** Something the player must hear about an edit that was not done. */
 export interface Setback {
@@ -35,27 +46,34 @@ export const useRigStore = defineStore('rig', () => {
   const outboxState = shallowRef<OutboxState>({ kind: 'empty' })
   const history = shallowRef<History>(EMPTY_HISTORY)
   const setbacks = shallowRef<readonly Setback[]>([])
+  /** Whether a reload would find the edits not yet confirmed again. */
+  const isNoted = ref(true)
 
   const name = computed(() => (rig.value ? rigName(rig.value) : ''))
   const found = computed(() => (rig.value ? findings(rig.value) : []))
   const isBehind = computed(() => newestRevision.value > revision.value && pending.value.length === 0)
 
   let outbox: Outbox | null = null
+  let notes: TabNotes | null = null
   let stopListening: (() => void) | null = null
 
   function writeNotes(): void {
-    if (rigId.value) writeTabNotes(keep, rigId.value, { pending: pending.value, history: history.value })
+    if (notes) isNoted.value = notes.write({ pending: pending.value, history: history.value })
   }
 
-  /** Opens a rig; what this tab had not sent before a reload is sent now. */
+  /**
+   * Opens a rig. What this tab had not sent before a reload is sent first, since the server may have it and only
+   * the answer was lost; what it does not take stands on top of what is loaded then.
+   */
   async function open(id: string): Promise<void> {
     close()
     rigId.value = id
-    const loaded = await load(id)
-    if (!loaded || rigId.value !== id) return
-    const notes = readTabNotes(keep, id)
-    history.value = notes.history
+    notes = createTabNotes(keep, id)
+    const noted = notes.read()
+    history.value = noted.history
+    pending.value = noted.pending
     outbox = createOutbox({
+      waiting: noted.pending,
       post: (edit) => server.post(id, edit),
       wait: clock.wait,
       onChange: (edits, state) => {
@@ -72,16 +90,18 @@ export const useRigStore = defineStore('rig', () => {
         announcer.announce({ rigId: id, revision: reply.revision })
       },
     })
-    outbox.replace(putBack(notes.pending))
     stopListening = announcer.listen((news) => {
       if (news.rigId === id) newestRevision.value = Math.max(newestRevision.value, news.revision)
     })
+    await takeNewest()
   }
 
   function close(): void {
     outbox?.stop()
     stopListening?.()
     outbox = null
+    notes = null
+    isNoted.value = true
     rig.value = null
     rigId.value = null
     failure.value = null
@@ -97,7 +117,9 @@ export const useRigStore = defineStore('rig', () => {
     const answer = await server.load(id)
     if (rigId.value !== id) return false
     if (answer.kind !== 'done') {
-      failure.value = answer
+      // A rig on the screen stays there, with what has not been sent, as long as there is one to go back to.
+      if (!rig.value || (answer.kind === 'refused' && answer.error.code === 'noSuchRig'))
+        failure.value = answer
       return false
     }
     failure.value = null
@@ -109,42 +131,57 @@ export const useRigStore = defineStore('rig', () => {
   }
 
   /** Puts unsent edits on top of a newly loaded rig; those that no longer fit are told and left out. */
-  function putBack(edits: readonly PostEdit[]): PostEdit[] {
-    return edits.filter(({ edit }) => {
-      const refusal = apply(edit)
-      if (refusal) setbacks.value = [...setbacks.value, { label: edit.label, doing: 'take', refusal }]
-      return !refusal
+  const putBack = (edits: readonly PostEdit[]): PostEdit[] =>
+    edits.filter(({ edit }) => {
+      const done = apply(edit)
+      if (done && !done.ok) tell({ label: edit.label, doing: 'take', refusal: done.refusal })
+      return done?.ok
     })
-  }
 
-  function apply(edit: Edit): EditRefusal | null {
+  const tell = (setback: Setback) => (setbacks.value = [...setbacks.value, setback])
+
+  function apply(edit: Edit): Result<Done, EditRefusal> | null {
     if (!rig.value) return null
-    const applied = applyEdit(rig.value, edit)
-    if (!applied.ok) return applied.refusal
-    rig.value = applied.value
-    return null
+    const done = doEdit(rig.value, edit)
+    if (!done.ok) return done
+    rig.value = done.value.rig
+    return done
   }
 
-  function change(edit: Edit, doing: Setback['doing'], next: (history: History) => History): boolean {
-    const refusal = apply(edit)
-    if (refusal) {
-      setbacks.value = [...setbacks.value, { label: edit.label, doing, refusal }]
+  function change(edit: Edit, doing: Setback['doing'], next: (done: Edit) => History): boolean {
+    const done = apply(edit)
+    if (!done?.ok) {
+      if (done) tell({ label: edit.label, doing, refusal: done.refusal })
       return false
     }
-    history.value = next(history.value)
-    outbox?.add({ id: nanoid(), edit })
+    // As it was done: names without the spaces round them.
+    history.value = next(done.value.edit)
+    outbox?.add({ id: nanoid(), edit: done.value.edit })
     return true
   }
 
   /** Does an edit; null, for an edit that changes nothing, is fine. False when it was refused. */
   const edit = (made: Edit | null): boolean =>
-    made === null || change(made, 'edit', (before) => remember(before, made))
+    made === null || change(made, 'edit', (done) => remember(history.value, done))
 
   const undo = (): boolean => travel(undone(history.value), 'undo')
   const redo = (): boolean => travel(redone(history.value), 'redo')
 
   function travel(move: ReturnType<typeof undone>, doing: 'undo' | 'redo'): boolean {
     if (!move) return false
+    const last = pending.value.at(-1)
+    // What the server has not taken is undone by not sending it.
+    if (
+      doing === 'undo' &&
+      outboxState.value.kind === 'refused' &&
+      last &&
+      dequal(invertEdit(last.edit), move.edit)
+    ) {
+      apply(move.edit)
+      history.value = move.history
+      outbox?.drop(last.id)
+      return true
+    }
     const isDone = change(move.edit, doing, () => move.history)
     // What cannot be undone any more stands in the way of what can.
     if (!isDone) history.value = move.history
@@ -153,9 +190,24 @@ export const useRigStore = defineStore('rig', () => {
 
   /** Takes the server's newest state, with this tab's unsent edits on top where they still fit. */
   async function takeNewest(): Promise<void> {
-    const id = rigId.value
-    const unsent = pending.value
-    if (id && (await load(id))) outbox?.replace(putBack(unsent))
+    const [id, box] = [rigId.value, outbox]
+    if (!id || !box) return
+    await box.hold()
+    if (rigId.value !== id) return
+    // What was done meanwhile is among what waits.
+    if (await load(id)) box.replace(putBack(pending.value))
+    else if (rig.value) box.retry()
+  }
+
+  /** Gives up the edit the server refuses; those behind it are kept where they fit without it. */
+  async function leaveOut(): Promise<void> {
+    const [id, box, refused] = [rigId.value, outbox, pending.value[0]]
+    if (!id || !box || !refused) return
+    await box.hold()
+    if (rigId.value !== id) return
+    if (!(await load(id))) return box.retry()
+    history.value = without(history.value, refused.edit)
+    box.replace(putBack(pending.value.filter(({ id: one }) => one !== refused.id)))
   }
 
   /** Looks whether anyone else has made a newer revision. */
@@ -183,12 +235,14 @@ export const useRigStore = defineStore('rig', () => {
     setbacks,
     found,
     isBehind,
+    isNoted,
     open,
     close,
     edit,
     undo,
     redo,
     takeNewest,
+    leaveOut,
     lookForNews,
     retry,
     clearSetbacks,

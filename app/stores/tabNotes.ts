@@ -1,27 +1,83 @@
+import { perObject } from '#core'
 import type { PostEdit } from '#shared/contract/rigs'
 import type { Keep } from '~/platform/keep'
 import { EMPTY_HISTORY, type History } from './history'
 
 /** What a tab writes down so that a reload loses nothing: edits not yet confirmed, and what can be undone. */
-export interface TabNotes {
+export interface Notes {
   readonly pending: readonly PostEdit[]
   readonly history: History
 }
 
-const keyOf = (rigId: string) => `wire-step/rig/${rigId}`
+export interface TabNotes {
+  /** Empty notes when there are none, or when they cannot be read. */
+  readonly read: () => Notes
+  /**
+   * Writes what has changed since the last time. False when the browser has no room for the edits not yet
+   * confirmed: what can be undone makes room for them first.
+   */
+  readonly write: (notes: Notes) => boolean
+}
 
-export const writeTabNotes = (keep: Keep, rigId: string, notes: TabNotes): void =>
-  keep.write(keyOf(rigId), JSON.stringify(notes))
+/** Letters of history written down; older edits can be undone until the tab is reloaded. */
+const HISTORY_LETTERS = 1_000_000
 
-/** Empty notes when there are none, or when they cannot be read. */
-export function readTabNotes(keep: Keep, rigId: string): TabNotes {
-  const text = keep.read(keyOf(rigId))
-  const none: TabNotes = { pending: [], history: EMPTY_HISTORY }
-  if (text === null) return none
+/** Edits never change: each is put into letters once, however often it is noted. */
+const textOf = perObject((value: object): string => JSON.stringify(value))
+const listOf = (values: readonly object[]): string => `[${values.map(textOf).join(',')}]`
+
+/** The notes of one rig in a tab's storage. */
+export function createTabNotes(keep: Keep, rigId: string): TabNotes {
+  const [pendingKey, historyKey] = ['pending', 'history'].map((part) => `wire-step/rig/${rigId}/${part}`) as [
+    string,
+    string,
+  ]
+  /** Where both stood together in the first version. */
+  const oldKey = `wire-step/rig/${rigId}`
+  let written: Notes | null = null
+  let isNoted = true
+  return {
+    read: () => {
+      const old = parse<Partial<Notes>>(keep.read(oldKey)) ?? {}
+      return {
+        pending: parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? [],
+        history: parse<History>(keep.read(historyKey)) ?? old.history ?? EMPTY_HISTORY,
+      }
+    },
+    write: (notes) => {
+      if (!written) keep.write(oldKey, null)
+      if (written?.pending !== notes.pending) {
+        const text = notes.pending.length > 0 ? listOf(notes.pending) : null
+        isNoted =
+          keep.write(pendingKey, text) || (keep.write(historyKey, null) && keep.write(pendingKey, text))
+        // Better no note than one that lacks the newest: after a reload it would be taken for all.
+        if (!isNoted) keep.write(pendingKey, null)
+      }
+      if (written?.history !== notes.history) noteHistory(notes.history)
+      written = notes
+      return isNoted
+    },
+  }
+
+  function noteHistory({ past, future }: History): void {
+    const text = `{"past":${listOf(newest(past))},"future":${listOf(newest(future))}}`
+    if (!keep.write(historyKey, text)) keep.write(historyKey, null)
+  }
+}
+
+/** As many of the last as fit into a note. */
+function newest<Value extends object>(values: readonly Value[]): readonly Value[] {
+  let letters = 0
+  const from = values.findLastIndex((value) => (letters += textOf(value).length) > HISTORY_LETTERS)
+  return values.slice(from + 1)
+}
+
+function parse<Value>(text: string | null): Value | null {
+  if (text === null) return null
   try {
-    return { ...none, ...(JSON.parse(text) as Partial<TabNotes>) }
+    return JSON.parse(text) as Value
   } catch (error) {
-    if (error instanceof SyntaxError) return none
+    if (error instanceof SyntaxError) return null
     throw error
   }
 }

@@ -2,6 +2,8 @@ import type { EditLabel } from '#core'
 
 /** What an edit did, as it stands after "Undo": "Undo: change channel". */
 export const EDIT_TEXT: Record<EditLabel, string> = {
+  makeRig: 'make the rig',
+  mendLog: 'mend the history',
   renameRig: 'rename rig',
   addController: 'add controller',
   changeController: 'change controller',

@@ -12,6 +12,8 @@ function refusalText(refusal: EditRefusal): string {
       const [problem] = refusal.problems
       return `${formatPath(problem.path)}: ${problemText(problem)}`
     }
+    case 'tooLarge':
+      return `It is larger than ${refusal.most / 1e6} MB, the most that can be done at once. Do it in parts.`
     default:
       return assertNever(refusal)
   }

@@ -1,4 +1,4 @@
-import { readChart, recogniseColumns, type ColumnKind } from '#core'
+import { cutText, readChart, recogniseColumns, type ColumnKind } from '#core'
 import type { ReadChart } from '~/platform/chartReader'
 import { splitTable } from './splitTable'
 
@@ -25,7 +25,7 @@ addEventListener('message', ({ data: { id, text, columns } }: MessageEvent<ReadR
     sample: lines
       .filter(({ cells }) => cells.length > 1)
       .slice(0, SAMPLE_LINES)
-      .map(({ cells }) => cells.map((cell) => cell.slice(0, 40))),
+      .map(({ cells }) => cells.map((cell) => cutText(cell, 40))),
   }
   postMessage({ id, chart } satisfies ReadReply)
 })

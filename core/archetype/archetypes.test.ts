@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findings } from '../check/findings'
-import { applyEdit, type Edit } from '../rig/edit'
+import { applyEdit } from '../rig/applyEdit'
+import type { Edit } from '../rig/edit'
 import { emptyRig, type Rig } from '../rig/rig'
 import { controllerSchema } from '../rig/table/controller'
 import { deviceSchema } from '../rig/table/device'

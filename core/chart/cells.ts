@@ -1,3 +1,5 @@
+import { cutText } from '../base/text'
+import { NAME_MAX } from '../rig/table/scalars'
 import { highestValue, type ControlAddress, type Reading } from '../rig/table/control'
 import { nrpnReadings, type NrpnReading } from '../rig/chart/nrpn'
 
@@ -32,7 +34,7 @@ function parseNamed(text: string): { value: number; to: number; name: string }[]
   return parts.map((part) => ({
     value: Number(part![1]),
     to: Number(part![2] ?? part![1]),
-    name: part![3]!.slice(0, 60),
+    name: cutText(part![3]!, NAME_MAX).trim(),
   }))
 }
 
@@ -55,7 +57,7 @@ export function parseReading(text: string, unit: string, address: ControlAddress
   const ends = ENDS.exec(cell)
   if (!ends) return null
   const [low, high] = [endOf(ends[1]!), endOf(ends[3]!)]
-  const ofCell = (ends[4]?.trim() || ends[2]?.trim() || '').slice(0, 20)
+  const ofCell = cutText(ends[4]?.trim() || ends[2]?.trim() || '', 20)
   if (low === high) return null
   const isRaw =
     ofCell === '' && unit === '' && Number.isInteger(low) && low >= 0 && low < high && high <= highest

@@ -1,8 +1,10 @@
+import { cutText } from '../base/text'
 import { change, type Change, type Edit } from '../rig/edit'
 import { findPreset } from '../rig/edits/setRecall'
 import { formatDisplay } from '../rig/numbering/display'
 import type { Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
+import { NAME_MAX } from '../rig/table/scalars'
 import { BLANK_PRESET, type PresetId } from '../rig/table/preset'
 
 /**
@@ -20,7 +22,7 @@ export function fillPresets(
   const changes: Change[] = []
   for (let index = Math.min(from, to); index <= Math.max(from, to); index++) {
     const before = findPreset(rig, device.id, index)
-    const named = name.replaceAll('#', formatDisplay(device.numbering, index)).slice(0, 60)
+    const named = cutText(name.replaceAll('#', formatDisplay(device.numbering, index)), NAME_MAX)
     if (before && before.name !== '') continue
     changes.push(
       before

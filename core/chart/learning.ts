@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Control, ControlId } from '../rig/table/control'
 import type { Pair } from '../rig/table/pair'
@@ -15,7 +16,7 @@ export function pairLines(rig: Rig, { a, b }: Pair): PairLine[] {
   const [ofA, ofB] = [a, b].map((values) => new Map(values.map(({ controlId, value }) => [controlId, value])))
   const ids = new Set<ControlId>([...ofA!.keys(), ...ofB!.keys()])
   return [...ids]
-    .flatMap((id) => rig.controls[id] ?? [])
+    .flatMap((id) => own(rig.controls, id) ?? [])
     .sort((one, other) => one.order - other.order)
     .map((control) => {
       const [inA, inB] = [ofA!.get(control.id) ?? null, ofB!.get(control.id) ?? null]

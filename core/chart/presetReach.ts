@@ -1,5 +1,5 @@
 import { addressOf } from '../rig/numbering/address'
-import { perObject } from '../base/perObject'
+import { perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import type { PresetId } from '../rig/table/preset'
 import type { Device } from '../rig/table/device'
@@ -41,7 +41,8 @@ export function nextFreePreset(rig: Rig, device: Device, after = -1): number | n
 }
 
 /** The presets that some switch recalls. */
-export const usedPresets = perObject(
+export const usedPresets = perTables(
+  ['switches'],
   (rig: Rig): ReadonlySet<PresetId> =>
     new Set(
       Object.values(rig.switches).flatMap(({ positions, release }) =>

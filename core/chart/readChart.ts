@@ -1,6 +1,8 @@
+import { cutText, keepable } from '../base/text'
 import type { U14 } from '../base/u14'
 import type { U7 } from '../base/u7'
 import type { ControlAddress, Reading } from '../rig/table/control'
+import { NAME_MAX } from '../rig/table/scalars'
 import { parseNrpn, parseNumber, parseReading } from './cells'
 import { isHead, type ColumnKind } from './columns'
 
@@ -37,12 +39,11 @@ export interface TableLine {
 
 /** Longer than this is no cell of a chart. */
 const CELL_MAX = 400
-const NAME_MAX = 60
 
 // eslint-disable-next-line no-control-regex -- exactly those are to go
 const UNPRINTABLE = /[\u0000-\u001f\u007f\u200b-\u200f\u2028-\u202e\ufeff]/g
 
-const clean = (cell: string | undefined): string => (cell ?? '').replace(UNPRINTABLE, ' ').trim()
+const clean = (cell: string | undefined): string => keepable((cell ?? '').replace(UNPRINTABLE, ' ')).trim()
 
 /**
  * Reads table lines as controls. A line with one filled cell and no number names the section of those
@@ -62,10 +63,7 @@ export function readChart(lines: readonly TableLine[], columns: readonly ColumnK
     if (isHead(cells)) return { line, kind: 'passed', why: 'head' }
     if (n > lastNumbered) return { line, kind: 'passed', why: 'footnote' }
     if (filled.length === 1 && !hasNumber(cells, columns)) {
-      section = filled[0]!
-        .replace(/[:–-]+$/, '')
-        .trim()
-        .slice(0, NAME_MAX)
+      section = cutText(filled[0]!.replace(/[:–-]+$/, '').trim(), NAME_MAX)
       return { line, kind: 'section', name: section }
     }
     return { line, ...readLine(cells, columns, section, isHex) }
@@ -103,19 +101,19 @@ function readLine(
   const number = cellOf(cells, columns, 'number')
   const address = addressOf(number, isHex)
   if ('why' in address) return bad(address)
-  const name = cellOf(cells, columns, 'name').slice(0, NAME_MAX)
+  const name = cutText(cellOf(cells, columns, 'name'), NAME_MAX).trim()
   if (name === '') return bad({ why: 'noName' })
   const values = cellOf(cells, columns, 'values')
-  const reading = parseReading(values, cellOf(cells, columns, 'unit').slice(0, 20), address)
+  const reading = parseReading(values, cutText(cellOf(cells, columns, 'unit'), 20), address)
   if (!reading) return bad({ why: 'unclearValues', cell: values })
   return {
     kind: 'control',
     draft: {
       name,
-      section: cellOf(cells, columns, 'section').slice(0, NAME_MAX) || section,
+      section: cutText(cellOf(cells, columns, 'section'), NAME_MAX) || section,
       address,
       reading,
-      note: cellOf(cells, columns, 'note').slice(0, CELL_MAX),
+      note: cutText(cellOf(cells, columns, 'note'), CELL_MAX),
     },
   }
 }

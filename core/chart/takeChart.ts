@@ -1,6 +1,7 @@
+import { own } from '../base/own'
 import { dequal } from 'dequal/lite'
 import { change, type Change, type Edit } from '../rig/edit'
-import { perObject } from '../base/perObject'
+import { perTables } from '../rig/perTables'
 import { inOrder, lastOrder, type Rig } from '../rig/rig'
 import type { Control, ControlAddress, ControlId } from '../rig/table/control'
 import type { DeviceId } from '../rig/table/device'
@@ -23,9 +24,9 @@ export function controlsByAddress(rig: Rig, deviceId: string): Map<string, Contr
 }
 
 /** Every line of every chart, in their order. */
-export const allControls = perObject((rig: Rig): readonly Control[] => inOrder(rig.controls))
+export const allControls = perTables(['controls'], (rig: Rig): readonly Control[] => inOrder(rig.controls))
 
-const charts = perObject((rig: Rig): ReadonlyMap<string, readonly Control[]> => {
+const charts = perTables(['controls'], (rig: Rig): ReadonlyMap<string, readonly Control[]> => {
   const all = new Map<string, Control[]>()
   for (const control of allControls(rig)) {
     const chart = all.get(control.deviceId)
@@ -84,7 +85,7 @@ export function takeChart(
     )
   }
   const changes: Change[] = [...after.values()].flatMap((control) => {
-    const before = rig.controls[control.id] ?? null
+    const before = own(rig.controls, control.id) ?? null
     return before && dequal(before, control) ? [] : [change('controls', control.id, before, control)]
   })
   return changes.length === 0 ? null : { label: 'takeChart', changes }

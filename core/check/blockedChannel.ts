@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { alterRole } from '../rig/edits/setJack'
 import { boxName, boxOf } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'
@@ -26,7 +27,8 @@ export function blockedChannel(rig: Rig): BlockedChannel[] {
       boxOf(rig, boxId)!.ports.flatMap((port) => {
         const role = roleOf(port)
         const isOnWay = arrival.cables.some(
-          (cable) => rig.cables[cable]!.from.id === boxId && rig.cables[cable]!.from.port === port.id,
+          (cable) =>
+            own(rig.cables, cable)!.from.id === boxId && own(rig.cables, cable)!.from.port === port.id,
         )
         return isOnWay && role.kind === 'midiOut' && role.blocks.includes(channel)
           ? [{ boxId, port, blocks: role.blocks }]

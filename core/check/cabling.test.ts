@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { editRow } from '../rig/edits/editRow'
-import { applyEdit } from '../rig/edit'
+import { applyEdit } from '../rig/applyEdit'
 import {
   makeBank,
   makeCable,

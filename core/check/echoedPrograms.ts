@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { receivers } from '../rig/channels'
 import { editRow } from '../rig/edits/editRow'
 import { boxName } from '../rig/cabling/link'
@@ -24,8 +25,8 @@ export function echoedPrograms(rig: Rig): EchoedPrograms[] {
     if (!device.sendsProgramsBack) return []
     const heard = [...heardFrom(rig, device.id).keys()]
     const hurt = heard.filter((id) => {
-      const other = rig.devices[id]
-      if (!other) return id in rig.controllers
+      const other = own(rig.devices, id)
+      if (!other) return Object.hasOwn(rig.controllers, id)
       return other.kind === 'receiver' && (other.channel === 'omni' || other.channel === device.channel)
     })
     if (hurt.length === 0) return []
@@ -38,7 +39,7 @@ export function echoedPrograms(rig: Rig): EchoedPrograms[] {
         facts: {
           device: device.name,
           hurts: hurt.map((id) => boxName(rig, id)),
-          reachesController: hurt.some((id) => id in rig.controllers),
+          reachesController: hurt.some((id) => Object.hasOwn(rig.controllers, id)),
         },
         ...(fix && { fix }),
       },

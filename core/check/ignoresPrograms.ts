@@ -1,5 +1,8 @@
+import { own } from '../base/own'
 import { editRow } from '../rig/edits/editRow'
+import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
+import type { Footswitch } from '../rig/table/switch'
 import type { FindingOf } from './finding'
 
 export type IgnoresPrograms = FindingOf<
@@ -9,14 +12,11 @@ export type IgnoresPrograms = FindingOf<
 
 /** A device that is set not to obey program changes, and is sent some. */
 export function ignoresPrograms(rig: Rig): IgnoresPrograms[] {
-  const asked = new Map<string, Set<string>>()
-  for (const { id, positions, release } of Object.values(rig.switches))
-    for (const { presetId } of [...positions.flat(), ...release]) {
-      const device = rig.presets[presetId]?.deviceId
-      if (device) asked.set(device, (asked.get(device) ?? new Set()).add(id))
-    }
+  const asked = new Map<string, number>()
+  for (const footswitch of Object.values(rig.switches))
+    for (const id of recalledOn(rig, footswitch)) asked.set(id, (asked.get(id) ?? 0) + 1)
   return [...asked].flatMap(([id, switches]): IgnoresPrograms[] => {
-    const device = rig.devices[id]
+    const device = own(rig.devices, id)
     if (!device || device.receivesPrograms) return []
     const fix = editRow(rig, 'setPanel', 'devices', id, { receivesPrograms: true })
     return [
@@ -24,9 +24,18 @@ export function ignoresPrograms(rig: Rig): IgnoresPrograms[] {
         code: 'ignoresPrograms',
         severity: 'error',
         about: { table: 'devices', id, field: 'receivesPrograms' },
-        facts: { device: device.name, switches: switches.size },
+        facts: { device: device.name, switches },
         ...(fix && { fix }),
       },
     ]
   })
 }
+
+/** The devices a switch recalls presets on. */
+const recalledOn = perRow(
+  ['presets'],
+  (rig, { positions, release }: Footswitch): ReadonlySet<string> =>
+    new Set(
+      [...positions.flat(), ...release].flatMap(({ presetId }) => own(rig.presets, presetId)?.deviceId ?? []),
+    ),
+)

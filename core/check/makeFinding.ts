@@ -1,5 +1,6 @@
 import { expect } from 'vitest'
-import { applyEdit, invertEdit } from '../rig/edit'
+import { applyEdit } from '../rig/applyEdit'
+import { invertEdit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import { findings, type Finding } from './findings'
 

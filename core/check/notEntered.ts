@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { allControls } from '../chart/takeChart'
 import { usedPresets } from '../chart/presetReach'
 import { formatDisplay } from '../rig/numbering/display'
@@ -13,7 +14,7 @@ export type NotEntered = FindingOf<
 export function notEntered(rig: Rig): NotEntered[] {
   const recalled = usedPresets(rig)
   return allControls(rig).flatMap((control): NotEntered[] => {
-    const device = rig.devices[control.deviceId]
+    const device = own(rig.devices, control.deviceId)
     if (!device || control.map !== 'preset') return []
     const missing = Object.values(rig.presets)
       .filter(

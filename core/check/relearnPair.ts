@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { learnedText, mustLearn } from '../chart/learning'
 import { editRow } from '../rig/edits/editRow'
 import { inOrder, type Rig } from '../rig/rig'
@@ -11,7 +12,7 @@ export type RelearnPair = FindingOf<
 /** Two states that differ from what the device has learned. The fix says that it has now been done. */
 export function relearnPair(rig: Rig): RelearnPair[] {
   return inOrder(rig.pairs).flatMap((pair): RelearnPair[] => {
-    const device = rig.devices[pair.deviceId]
+    const device = own(rig.devices, pair.deviceId)
     if (!device || !mustLearn(rig, pair)) return []
     const fix = editRow(rig, 'changePair', 'pairs', pair.id, { learned: learnedText(rig, pair) })
     return [

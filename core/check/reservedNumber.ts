@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { nextFreeNumber } from '../chart/freeNumbers'
 import { allControls } from '../chart/takeChart'
 import { reservedFor } from '../midi/controllers'
@@ -24,7 +25,7 @@ export function reservedNumber(rig: Rig): ReservedNumber[] {
     ),
   )
   return allControls(rig).flatMap((control): ReservedNumber[] => {
-    const device = rig.devices[control.deviceId]
+    const device = own(rig.devices, control.deviceId)
     const { address } = control
     if (!device || address.kind !== 'cc' || control.kind === 'reserved') return []
     const what = reservedFor(address.number)

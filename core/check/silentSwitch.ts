@@ -1,6 +1,7 @@
-import { removeRow } from '../rig/edits/removeRow'
+import { change, type Edit } from '../rig/edit'
+import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
-import { isProgrammed } from '../rig/table/switch'
+import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import { compile } from '../switching/compile'
 import type { FindingOf } from './finding'
 
@@ -17,27 +18,28 @@ export type SilentSwitch = FindingOf<
 >
 
 /** A named switch that sends nothing, at all or on some of its presses. */
-export function silentSwitch(rig: Rig): SilentSwitch[] {
-  return Object.values(rig.switches).flatMap((footswitch) => {
-    const presses = footswitch.positions.flatMap((_, position) =>
-      compile(rig, footswitch, 'press', position).length === 0 ? [position + 1] : [],
-    )
-    if (presses.length === 0) return []
-    const isEmpty = presses.some((press) => footswitch.positions[press - 1]!.length === 0)
-    const fix = isProgrammed(footswitch) ? null : removeRow(rig, 'clearSwitch', 'switches', footswitch.id)
-    return [
-      {
-        code: 'silentSwitch',
-        severity: isProgrammed(footswitch) ? 'warning' : 'hint',
-        about: { table: 'switches', id: footswitch.id },
-        facts: {
-          label: footswitch.label,
-          presses,
-          of: footswitch.positions.length,
-          why: isEmpty ? 'empty' : 'unheard',
-        },
-        ...(fix && { fix }),
-      } as const,
-    ]
-  })
-}
+export const silentSwitch = (rig: Rig): SilentSwitch[] =>
+  Object.values(rig.switches).flatMap((footswitch) => ofSwitch(rig, footswitch))
+
+const ofSwitch = perRow(['devices', 'presets'], (rig, footswitch: Footswitch): SilentSwitch[] => {
+  const presses = footswitch.positions.flatMap((_, position) =>
+    compile(rig, footswitch, 'press', position).length === 0 ? [position + 1] : [],
+  )
+  if (presses.length === 0) return []
+  const isEmpty = presses.some((press) => footswitch.positions[press - 1]!.length === 0)
+  const clear: Edit = { label: 'clearSwitch', changes: [change('switches', footswitch.id, footswitch, null)] }
+  return [
+    {
+      code: 'silentSwitch',
+      severity: isProgrammed(footswitch) ? 'warning' : 'hint',
+      about: { table: 'switches', id: footswitch.id },
+      facts: {
+        label: footswitch.label,
+        presses,
+        of: footswitch.positions.length,
+        why: isEmpty ? 'empty' : 'unheard',
+      },
+      ...(!isProgrammed(footswitch) && { fix: clear }),
+    },
+  ]
+})

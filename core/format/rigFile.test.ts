@@ -87,6 +87,33 @@ describe('rig file', () => {
     expect(parseRigFile(file)).toMatchObject({ ok: false, refusal })
   })
 
+  // A list in a list, ten thousand deep: what goes through it step by step runs out of room.
+  const deep = `${'['.repeat(10_000)}${']'.repeat(10_000)}`
+  it.each([
+    ['a version', `{"format":"wire-step-rig","version":${deep}}`, { code: 'wrongVersion', found: 'object' }],
+    ['a format', `{"format":${deep}}`, { code: 'notARigFile' }],
+    ['tables', `{"format":"wire-step-rig","version":1,"tables":${deep}}`, { code: 'invalid' }],
+    ['a row', text.replace('"rows":2', `"rows":${deep}`), { code: 'invalid' }],
+  ])('refuses %s nested without end, and does not fall over', (_, file, refusal) => {
+    expect(file).toContain('[[[[')
+    expect(parseRigFile(file)).toMatchObject({ ok: false, refusal })
+  })
+
+  it.each(['constructor', 'toString', '__proto__'])('refuses references to "%s"', (id) => {
+    const file = altered((one) => {
+      one.tables.switches[1].positions[0][1].presetId = id
+      one.tables.banks[0].controllerId = id
+      one.tables.cables[0].from.id = id
+    })
+    expect(parseRigFile(file)).toMatchObject({ ok: false, refusal: { code: 'invalid' } })
+  })
+
+  it('refuses text that would not come back, and names where it stands', () => {
+    expect(parseRigFile(altered((file) => (file.tables.banks[0].name = 'a\0b')))).toMatchObject({
+      refusal: { problems: [{ path: ['tables', 'banks', 0, 'name'], code: 'badText' }] },
+    })
+  })
+
   it('is not fooled by rows named like parts of an object', () => {
     const file = altered((one) => (one.tables.devices[0].id = '__proto__'))
     expect(parseRigFile(file).ok).toBe(false)

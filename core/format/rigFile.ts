@@ -1,14 +1,12 @@
 import * as z from 'zod'
 import { accept, refuse, type Result } from '../base/result'
-import { rigProblems } from '../rig/integrity'
+import { cutText, keepable } from '../base/text'
+import { rigProblems, ROWS_MAX } from '../rig/integrity'
 import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
 const RIG_FILE_VERSION = 1
-
-/** More rows than this in one table is no rig. */
-const ROWS_MAX = 20_000
 
 const tablesSchema = z.strictObject(
   Object.fromEntries(TABLE_NAMES.map((table) => [table, z.array(rowSchemas[table]).max(ROWS_MAX)])) as {
@@ -36,8 +34,20 @@ export function formatRigFile(rig: Rig): string {
   )
   // Parsing puts the fields of every row in the schema's order.
   const file = rigFileSchema.parse({ format: RIG_FILE_FORMAT, version: RIG_FILE_VERSION, tables })
-  return `${JSON.stringify(file, null, 2)}\n`
+  const lists = TABLE_NAMES.map((table) => `    "${table}": ${listOf(file.tables[table])}`)
+  return `{
+  "format": "${file.format}",
+  "version": ${file.version},
+  "tables": {
+${lists.join(',\n')}
+  }
 }
+`
+}
+
+/** A row a line: readable, comparable line by line, and not much longer than its rows. */
+const listOf = (rows: readonly object[]): string =>
+  rows.length === 0 ? '[]' : `[\n${rows.map((row) => `      ${JSON.stringify(row)}`).join(',\n')}\n    ]`
 
 /** Reads a file whole and checks everything; inverse of {@link formatRigFile}. Never half a rig. */
 export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
@@ -50,7 +60,7 @@ export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
   if (head.data.version !== RIG_FILE_VERSION)
     return refuse({
       code: 'wrongVersion',
-      found: JSON.stringify(head.data.version ?? 'none').slice(0, 20),
+      found: versionText(head.data.version),
       known: RIG_FILE_VERSION,
     })
   const file = rigFileSchema.safeParse(json.value)
@@ -58,11 +68,18 @@ export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
   return rigOf(file.data.tables)
 }
 
+/** A version as a reader would name it; a list or an object is not looked into, however deep it goes. */
+function versionText(version: unknown): string {
+  if (version === undefined || version === null) return 'none'
+  return typeof version === 'object' ? typeof version : cutText(JSON.stringify(version), 20)
+}
+
 function parseJson(text: string): Result<unknown, RigFileRefusal> {
   try {
     return accept(JSON.parse(text))
   } catch (error) {
-    if (error instanceof SyntaxError) return refuse({ code: 'notJson', reason: error.message.slice(0, 200) })
+    if (error instanceof SyntaxError)
+      return refuse({ code: 'notJson', reason: keepable(cutText(error.message, 200)) })
     throw error
   }
 }

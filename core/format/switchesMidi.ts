@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { encodeMidiFile, type MidiFileEvent } from '../midi/midiFile'
 import { byIndex, rigName, type Rig } from '../rig/rig'
 import type { Bank } from '../rig/table/bank'
@@ -52,7 +53,7 @@ function markerText(
   event: SwitchEvent,
   position: number,
 ): string {
-  const shown = bank.index + (rig.controllers[bank.controllerId]?.firstBank ?? 0)
+  const shown = bank.index + (own(rig.controllers, bank.controllerId)?.firstBank ?? 0)
   const parts = [`Bank ${shown} ${bank.name}`.trimEnd(), `switch ${footswitch.number}`]
   if (footswitch.label !== '') parts.push(footswitch.label)
   if (event === 'release') parts.push('release')

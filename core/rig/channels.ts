@@ -1,13 +1,13 @@
 import { CHANNELS, type Channel } from '../base/channel'
-import { perObject } from '../base/perObject'
 import { accept, refuse, type Result } from '../base/result'
 import { arrivals } from './cabling/signal'
 import { change, type Change, type Edit } from './edit'
+import { CABLING, perTables } from './perTables'
 import { inOrder, type Rig } from './rig'
 import type { Device } from './table/device'
 
 /** The devices that answer to MIDI, in their order. */
-export const receivers = perObject((rig: Rig): readonly Device[] =>
+export const receivers = perTables(['devices'], (rig: Rig): readonly Device[] =>
   inOrder(rig.devices).filter(({ kind }) => kind === 'receiver'),
 )
 
@@ -15,7 +15,7 @@ export const receivers = perObject((rig: Rig): readonly Device[] =>
  * The outputs a device hears: one for each controller that reaches it, or that and the output when the
  * controller keeps its outputs apart, each with 16 channels of its own.
  */
-const lanesOf = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {
+const lanesOf = perTables(CABLING, (rig: Rig): ReadonlyMap<string, readonly string[]> => {
   const lanes = new Map<string, readonly string[]>()
   for (const { id, separateOutputs } of inOrder(rig.controllers))
     for (const [box, { out }] of arrivals(rig, id))
@@ -30,7 +30,7 @@ export function canOverhear(rig: Rig, a: Device, b: Device): boolean {
 }
 
 /** The receivers set to each of the 16 channels, in their order; omni and unset ones are in none. */
-export const channelHolders = perObject((rig: Rig): ReadonlyMap<Channel, readonly Device[]> => {
+export const channelHolders = perTables(['devices'], (rig: Rig): ReadonlyMap<Channel, readonly Device[]> => {
   const holders = new Map<Channel, Device[]>(CHANNELS.map((channel) => [channel, []]))
   for (const device of receivers(rig))
     if (typeof device.channel === 'number') holders.get(device.channel)!.push(device)

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { applyEdit, change, invertEdit, type Edit } from './edit'
+import { applyEdit } from './applyEdit'
+import { change, invertEdit, type Edit } from './edit'
 import { addRow } from './edits/addRow'
 import { copySwitch } from './edits/copySwitch'
 import { editRow } from './edits/editRow'

@@ -1,4 +1,5 @@
 import type * as z from 'zod'
+import { cutText } from '../base/text'
 
 /** Where in a rig something is wrong: table, row id, field, and so on inwards. */
 export type Path = readonly (string | number)[]
@@ -10,6 +11,8 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'tooBig'; readonly most: number; readonly counts: Counts }
   | { readonly code: 'badValue'; readonly allowed: readonly string[] }
   | { readonly code: 'badFormat' }
+  /** It holds a NUL or half of a surrogate pair. */
+  | { readonly code: 'badText' }
   | { readonly code: 'unknownField'; readonly fields: readonly string[] }
   | { readonly code: 'wrongId'; readonly id: string }
   | { readonly code: 'missingRow'; readonly table: string; readonly id: string }
@@ -22,10 +25,17 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'sameEnds' }
   | { readonly code: 'noLogarithm' }
   | { readonly code: 'noAbout' }
+  /** An edit names one row twice. */
+  | { readonly code: 'changedTwice' }
+  /** The whole rig would be more than a rig file may hold, in bytes. */
+  | { readonly code: 'rigTooLarge'; readonly most: number }
 )
 
 /** What a limit counts: the value itself, letters of a text, entries of a list. */
 export type Counts = 'value' | 'letters' | 'entries'
+
+/** The most unknown fields a problem names: what a stranger sends may hold thousands. */
+const NAMED_MAX = 10
 
 export const formatPath = (path: Path): string =>
   path.map((part, n) => (typeof part === 'number' ? `[${part}]` : n === 0 ? part : `.${part}`)).join('')
@@ -46,11 +56,15 @@ function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {
     case 'invalid_value':
       return { path, code: 'badValue', allowed: issue.values.map(String) }
     case 'unrecognized_keys':
-      return { path, code: 'unknownField', fields: issue.keys }
+      return {
+        path,
+        code: 'unknownField',
+        fields: issue.keys.slice(0, NAMED_MAX).map((key) => cutText(key, 40)),
+      }
     case 'invalid_union':
       return unionProblem(issue, path)
     case 'custom':
-      return { path, code: CUSTOM[String(issue.path.at(-1))] ?? 'unreachableCount' }
+      return { path, code: CUSTOM[ruleOf(issue)] ?? 'unreachableCount' }
     default:
       return { path, code: 'badFormat' }
   }
@@ -68,8 +82,15 @@ function unionProblem(issue: z.core.$ZodIssueInvalidUnion, path: Path): Problem 
   return { path, code: 'badValue', allowed }
 }
 
-/** Our own rules, by the field they are about. */
-const CUSTOM: Record<string, 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm'> = {
+/** A rule names itself, or is named by the field it is about. */
+const ruleOf = ({ params, path }: z.core.$ZodIssueCustom): string => String(params?.rule ?? path.at(-1))
+
+/** Our own rules by name. */
+const CUSTOM: Record<
+  string,
+  'badText' | 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm'
+> = {
+  text: 'badText',
   slots: 'tooManySlots',
   role: 'noSuchRole',
   jacks: 'sameJacks',

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { ABOUT_ID, aboutSchema, type About } from './table/about'
 import { bankSchema, type Bank } from './table/bank'
 import { cableSchema, type Cable } from './table/cable'
@@ -59,7 +60,7 @@ export const emptyRig = (name: string): Rig => ({
   marks: {},
 })
 
-export const rigName = (rig: Rig): string => rig.about[ABOUT_ID]?.name ?? ''
+export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''
 
 /** Rows in the order a player sees them. */
 export const inOrder = <Row extends { readonly order: number }>(rows: {

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { perObject } from '../base/perObject'
 import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'
@@ -206,10 +207,10 @@ function tryLine(rig: Rig, device: Device): ChecklistLine[] {
   for (const bank of byIndex(rig.banks))
     for (const footswitch of switchesOf(rig, bank.id)) {
       const presetId = footswitch.positions[0]!.find(
-        (action) => rig.presets[action.presetId]?.deviceId === device.id,
+        (action) => own(rig.presets, action.presetId)?.deviceId === device.id,
       )?.presetId
       if (!presetId) continue
-      const { index } = rig.presets[presetId]!
+      const { index } = own(rig.presets, presetId)!
       return [
         line('trying', `try/${device.id}`, aboutBox(device), {
           kind: 'try',

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import type { Finding } from '../check/findings'
 import { inOrder, type Rig } from '../rig/rig'
 import { boxName } from '../rig/cabling/link'
@@ -76,7 +77,7 @@ export function guide(
   deviceId: DeviceId,
   answers: Readonly<Partial<Record<Question, Answer>>>,
 ): Guide {
-  const device = rig.devices[deviceId]
+  const device = own(rig.devices, deviceId)
   if (!device) throw new RangeError(`There is no device ${deviceId}`)
   const way = wayTo(rig, deviceId)
   const lines = checklist(rig)
@@ -107,8 +108,8 @@ function wayTo(rig: Rig, deviceId: string): Arrival | null {
 
 function factsOf(rig: Rig, device: Device, way: Arrival | null, lines: readonly ChecklistLine[]): GuideFacts {
   const through = way?.through ?? []
-  const earlier = through.findLast((id) => rig.devices[id]?.kind === 'receiver')
-  const last = way && rig.cables[way.cables.at(-1)!]
+  const earlier = through.findLast((id) => own(rig.devices, id)?.kind === 'receiver')
+  const last = way && own(rig.cables, way.cables.at(-1)!)
   const before = last && (last.from.id === device.id ? last.to.id : last.from.id)
   const attempt = lines.find(({ key }) => key === `try/${device.id}`)?.task
   return {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findings } from '../check/findings'
-import { applyEdit, type Edit } from '../rig/edit'
+import { applyEdit } from '../rig/applyEdit'
+import type { Edit } from '../rig/edit'
 import { editRow } from '../rig/edits/editRow'
 import { alterRole } from '../rig/edits/setJack'
 import { smallRig, makeDevice, makePort, makeRig, makeRole } from '../rig/makeRig'

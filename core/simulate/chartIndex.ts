@@ -1,5 +1,5 @@
-import { perObject } from '../base/perObject'
 import { addressKey, allControls } from '../chart/takeChart'
+import { perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Control } from '../rig/table/control'
 import type { Preset } from '../rig/table/preset'
@@ -14,7 +14,7 @@ export interface DeviceChart {
 
 const EMPTY: DeviceChart = { controls: new Map(), presets: new Map() }
 
-const charts = perObject((rig: Rig): ReadonlyMap<string, DeviceChart> => {
+const charts = perTables(['controls', 'presets'], (rig: Rig): ReadonlyMap<string, DeviceChart> => {
   const all = new Map<string, { controls: Map<string, Control>; presets: Map<number, Preset> }>()
   const of = (deviceId: string) => {
     const chart = all.get(deviceId) ?? { controls: new Map(), presets: new Map() }

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { joinU14, type U14 } from '../base/u14'
 import { U7_MAX, type U7 } from '../base/u7'
 import { CONTROLLER } from '../midi/controllers'
@@ -5,6 +6,7 @@ import type { ChannelMessage } from '../midi/message'
 import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
 import { highestValue, type Control } from '../rig/table/control'
+import type { Preset } from '../rig/table/preset'
 import type { DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
@@ -47,14 +49,29 @@ export function receive(
 ): DeviceState {
   if (message.kind === 'control') return hearControl(state, message.controller, message.value, chart)
   if (message.kind !== 'program') return state
-  const preset = indexOfAddress(numbering, { bank: selectedBank(numbering, state), program: message.program })
+  const address = { bank: selectedBank(numbering, state), program: message.program }
+  const preset = indexOfAddress(numbering, address)
   if (preset === null) return { ...state, refused: message.program }
-  const recalls = chart.presets.get(preset)?.recalls ?? []
+  const recalls = chart.presets.get(preset)?.recalls ?? NO_RECALLS
   const isSame = preset === state.preset && state.refused === null && state.lastControl === null
-  if (isSame && recalls.every(({ controlId, value }) => state.controls[controlId] === value)) return state
-  const recalled = Object.fromEntries(recalls.map(({ controlId, value }) => [controlId, value]))
-  return { ...state, preset, refused: null, lastControl: null, controls: { ...state.controls, ...recalled } }
+  if (isSame && recalls.every(({ controlId, value }) => own(state.controls, controlId) === value))
+    return state
+  // Written out, and nothing made that is not needed: this runs for every message of every press.
+  return {
+    preset,
+    bankMsb: state.bankMsb,
+    bankLsb: state.bankLsb,
+    refused: null,
+    controls: recalls.length === 0 ? state.controls : { ...state.controls, ...recalled(recalls) },
+    lastControl: null,
+    parameter: state.parameter,
+  }
 }
+
+const recalled = (recalls: Preset['recalls']): { [controlId: string]: number } =>
+  Object.fromEntries(recalls.map(({ controlId, value }) => [controlId, value]))
+
+const NO_RECALLS: Preset['recalls'] = []
 
 function hearControl(state: DeviceState, controller: U7, value: U7, chart: DeviceChart): DeviceState {
   switch (controller) {
@@ -90,7 +107,7 @@ function enter(
 ): DeviceState {
   if (control.address.kind !== 'nrpn' || control.address.value === 'msb')
     return isMsb ? set(state, control, value, chart) : state
-  const before = state.controls[control.id] ?? 0
+  const before = own(state.controls, control.id) ?? 0
   return set(state, control, isMsb ? value * (U7_MAX + 1) : before - (before % (U7_MAX + 1)) + value, chart)
 }
 
@@ -100,8 +117,8 @@ function set(state: DeviceState, control: Control, value: number, chart: DeviceC
     const preset = state.preset === null ? undefined : chart.presets.get(state.preset)
     if (!preset?.entered.includes(control.id) || preset.lacks.includes(control.id)) return state
   }
-  const now = nextValue(control, state.controls[control.id] ?? 0, value)
-  if (now === state.controls[control.id] && state.lastControl === control.id) return state
+  const now = nextValue(control, own(state.controls, control.id) ?? 0, value)
+  if (now === own(state.controls, control.id) && state.lastControl === control.id) return state
   return { ...state, lastControl: control.id, controls: { ...state.controls, [control.id]: now } }
 }
 
@@ -115,11 +132,14 @@ function nextValue({ reading, address }: Control, before: number, sent: number):
 }
 
 function selectedBank({ bankSelect }: Numbering, { bankMsb, bankLsb }: DeviceState): U14 {
-  const bank = {
-    none: 0,
-    msb: bankMsb,
-    lsb: bankLsb,
-    both: bankMsb * (U7_MAX + 1) + bankLsb,
-  }[bankSelect]
-  return bank as U14
+  switch (bankSelect) {
+    case 'none':
+      return 0 as U14
+    case 'msb':
+      return bankMsb as number as U14
+    case 'lsb':
+      return bankLsb as number as U14
+    case 'both':
+      return joinU14(bankMsb, bankLsb)
+  }
 }

@@ -1,8 +1,8 @@
 import type { Channel } from '../base/channel'
-import { perObject } from '../base/perObject'
 import type { ChannelMessage } from '../midi/message'
 import { arrivals } from '../rig/cabling/signal'
 import { receivers } from '../rig/channels'
+import { CABLING, perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
 
@@ -15,7 +15,7 @@ export interface Listener {
   readonly channels: readonly Channel[]
 }
 
-const byController = perObject((rig: Rig) => {
+const byController = perTables(CABLING, (rig: Rig) => {
   const known = new Map<string, readonly Listener[]>()
   for (const { id, separateOutputs } of Object.values(rig.controllers)) {
     const reached = arrivals(rig, id)

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { byIndex, type Rig } from '../rig/rig'
 import type { FloorState } from './step'
 
@@ -7,12 +8,12 @@ import type { FloorState } from './step'
  */
 export function reconcile(rig: Rig, state: FloorState): FloorState {
   const bankId =
-    state.bankId !== null && rig.banks[state.bankId] ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
+    state.bankId !== null && own(rig.banks, state.bankId) ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
   const devices = kept(state.devices, (id, { preset }) => {
-    const device = rig.devices[id]
+    const device = own(rig.devices, id)
     return device !== undefined && (preset === null || preset < device.numbering.count)
   })
-  const next = kept(state.next, (id, position) => position < (rig.switches[id]?.positions.length ?? 0))
+  const next = kept(state.next, (id, position) => position < (own(rig.switches, id)?.positions.length ?? 0))
   if (bankId === state.bankId && devices === state.devices && next === state.next) return state
   return { ...state, bankId, devices, next }
 }

@@ -7,7 +7,7 @@ import { makeBank, makeDevice, makePreset, makeRig, makeSwitch, recall, smallRig
 import { anyNumbering } from '../rig/numbering/makeNumbering'
 import { formatDisplay } from '../rig/numbering/display'
 import { removeRow } from '../rig/edits/removeRow'
-import { applyEdit } from '../rig/edit'
+import { applyEdit } from '../rig/applyEdit'
 import type { SwitchId } from '../rig/table/switch'
 import type { BankId } from '../rig/table/bank'
 import { DEVICE_AT_POWER_ON, receive } from './device'

@@ -1,13 +1,16 @@
+import { own } from '../base/own'
 import type { ChannelMessage } from '../midi/message'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { DeviceId } from '../rig/table/device'
-import type { SwitchId } from '../rig/table/switch'
+import type { Footswitch, SwitchId } from '../rig/table/switch'
+import type { Numbering } from '../rig/numbering/numbering'
+import { CABLING, perRow } from '../rig/perTables'
 import { compile, type CompiledMessage, type SwitchEvent } from '../switching/compile'
 import { schedule, type TimedMessage } from '../switching/schedule'
-import { chartOf } from './chartIndex'
+import { chartOf, type DeviceChart } from './chartIndex'
 import { DEVICE_AT_POWER_ON, receive, type DeviceState } from './device'
-import { answers, listeners, type Listener } from './listeners'
+import { answers, listeners } from './listeners'
 
 /** The whole floor at one moment: what the controller and every device remember. */
 export interface FloorState {
@@ -47,7 +50,7 @@ export const floorAtPowerOn = (rig: Rig): FloorState => ({
 })
 
 export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
-  state.devices[deviceId] ?? DEVICE_AT_POWER_ON
+  own(state.devices, deviceId) ?? DEVICE_AT_POWER_ON
 
 /**
  * One thing done on the floor: the state after it and what went down the wire. Messages wait for the
@@ -56,65 +59,87 @@ export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
  */
 export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult {
   if (input.kind === 'bank') {
-    const isHere = input.bankId === state.bankId || !rig.banks[input.bankId]
+    const isHere = input.bankId === state.bankId || !own(rig.banks, input.bankId)
     return { state: isHere ? state : { ...state, bankId: input.bankId }, wire: [] }
   }
   if (input.kind === 'send') {
     const { deviceId } = input
-    const controllerId = rig.banks[state.bankId ?? '']?.controllerId ?? inOrder(rig.controllers)[0]?.id ?? ''
+    const bank = own(rig.banks, state.bankId ?? '')
+    const controllerId = bank?.controllerId ?? inOrder(rig.controllers)[0]?.id ?? ''
     const messages = input.messages.map((message) => ({ message, deviceId, action: 0 }))
-    return transmit(rig, listeners(rig, controllerId), state, messages, input.at)
+    return transmit(state, deliveries(rig, controllerId, messages), input.at)
   }
-  const footswitch = rig.switches[input.switchId]
+  const footswitch = own(rig.switches, input.switchId)
   if (!footswitch) return { state, wire: [] }
   // An edit may have taken positions away since the last press.
-  const position = (state.next[footswitch.id] ?? 0) % footswitch.positions.length
-  const controllerId = rig.banks[footswitch.bankId]?.controllerId ?? ''
-  const messages = compile(rig, footswitch, input.kind, position)
-  const sent = transmit(rig, listeners(rig, controllerId), state, messages, input.at)
+  const position = (own(state.next, footswitch.id) ?? 0) % footswitch.positions.length
+  const { positions, release } = planned(rig, footswitch)
+  const sent = transmit(state, input.kind === 'press' ? positions[position]! : release, input.at)
   if (input.kind === 'release' || footswitch.positions.length === 1) return sent
   const next = { ...state.next, [footswitch.id]: (position + 1) % footswitch.positions.length }
   return { state: { ...sent.state, next }, wire: sent.wire }
 }
 
-function transmit(
-  rig: Rig,
-  around: readonly Listener[],
-  state: FloorState,
-  messages: CompiledMessage[],
-  at: number,
-): StepResult {
-  if (messages.length === 0) return { state, wire: [] }
-  const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
-  const wire = schedule(messages, Math.max(at, state.wireFreeAt)).map(
-    ({ message, deviceId, action, bytes, start, end }) => {
-      const heardBy = deliver(rig, around, devices, message, deviceId)
-      return { message, deviceId, action, bytes, start, end, heardBy }
-    },
-  )
-  return { state: { ...state, devices, wireFreeAt: wire.at(-1)!.end }, wire }
+/** A message with all about its way that does not depend on when it is sent. */
+interface Delivery extends CompiledMessage {
+  readonly bytes: Uint8Array
+  /** On the wire, in µs. */
+  readonly length: number
+  readonly heardBy: readonly DeviceId[]
+  readonly hearers: readonly Hearer[]
 }
 
-/** Lets every device the message comes to answer; returns which did. */
-function deliver(
-  rig: Rig,
-  around: readonly Listener[],
-  devices: { [deviceId: string]: DeviceState },
-  message: ChannelMessage,
-  meantFor: DeviceId,
-): DeviceId[] {
-  const heardBy: DeviceId[] = []
-  const out = around.find(({ device }) => device.id === meantFor)?.lane
-  for (const listener of around) {
-    const { device } = listener
-    if (listener.lane !== out || !answers(listener, message)) continue
-    heardBy.push(device.id)
-    devices[device.id] = receive(
-      device.numbering,
-      devices[device.id] ?? DEVICE_AT_POWER_ON,
+interface Hearer {
+  readonly id: DeviceId
+  readonly numbering: Numbering
+  readonly chart: DeviceChart
+}
+
+/** What the presses of a switch do to the floor. Worked out once, since it is done at every press. */
+const planned = perRow(
+  [...CABLING, 'controls', 'presets', 'banks'],
+  (rig, footswitch: Footswitch): { positions: readonly Delivery[][]; release: readonly Delivery[] } => {
+    const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
+    const plan = (event: SwitchEvent, position: number) =>
+      deliveries(rig, controllerId, compile(rig, footswitch, event, position))
+    return {
+      positions: footswitch.positions.map((_, position) => plan('press', position)),
+      release: plan('release', 0),
+    }
+  },
+)
+
+function deliveries(rig: Rig, controllerId: string, messages: readonly CompiledMessage[]): Delivery[] {
+  const around = listeners(rig, controllerId)
+  return schedule(messages).map(({ message, deviceId, action, bytes, start, end }) => {
+    const lane = around.find(({ device }) => device.id === deviceId)?.lane
+    const hearers = around
+      .filter((listener) => listener.lane === lane && answers(listener, message))
+      .map(({ device: { id, numbering } }) => ({ id, numbering, chart: chartOf(rig, id) }))
+    return {
       message,
-      chartOf(rig, device.id),
-    )
-  }
-  return heardBy
+      deviceId,
+      action,
+      bytes,
+      length: end - start,
+      heardBy: hearers.map(({ id }) => id),
+      hearers,
+    }
+  })
+}
+
+/** Puts messages on the wire one behind the other and lets every device they come to answer. */
+function transmit(state: FloorState, messages: readonly Delivery[], at: number): StepResult {
+  if (messages.length === 0) return { state, wire: [] }
+  const devices: { [deviceId: string]: DeviceState } = { ...state.devices }
+  let wireFreeAt = Math.max(at, state.wireFreeAt)
+  // Written out: spreading one object into another is ten times slower here, and this runs at every press.
+  const wire = messages.map(({ message, deviceId, action, bytes, length, heardBy, hearers }) => {
+    const start = wireFreeAt
+    wireFreeAt += length
+    for (const { id, numbering, chart } of hearers)
+      devices[id] = receive(numbering, own(devices, id) ?? DEVICE_AT_POWER_ON, message, chart)
+    return { message, deviceId, action, bytes, start, end: wireFreeAt, heardBy }
+  })
+  return { state: { bankId: state.bankId, next: state.next, devices, wireFreeAt }, wire }
 }

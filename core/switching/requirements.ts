@@ -1,11 +1,14 @@
+import { own } from '../base/own'
 import { isFree } from '../rig/edits/suggestCable'
 import { cablesIn } from '../rig/cabling/link'
 import { receivers } from '../rig/channels'
 import { addressOf } from '../rig/numbering/address'
+import { perRow } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import { switchCount, type Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import { roleOf, type RoleKind } from '../rig/table/port'
+import type { Footswitch } from '../rig/table/switch'
 import { compile } from './compile'
 
 /** What a rig may ask of its foot controller. */
@@ -70,41 +73,65 @@ const jacks = ({ ports }: Pick<Controller, 'ports'>, kind: RoleKind) =>
 const poles = (controller: Pick<Controller, 'ports'>, kind: 'switchOut' | 'switchIn'): number =>
   jacks(controller, kind).reduce((sum, role) => sum + ('poles' in role ? role.poles : 0), 0)
 
+/** What one switch asks of its controller. */
+interface Demand {
+  /** The most messages one of its events sends. */
+  readonly messages: number
+  readonly highestProgram: number
+  /** Names of the devices it recalls presets on, and of those that need bank select for it. */
+  readonly recalled: readonly string[]
+  readonly banked: readonly string[]
+}
+
+const demandOf = perRow(['devices', 'presets'], (rig, footswitch: Footswitch): Demand => {
+  const { positions, release } = footswitch
+  const addresses = [...positions.flat(), ...release].flatMap(({ presetId }) => {
+    const preset = own(rig.presets, presetId)
+    const device = own(rig.devices, preset?.deviceId ?? '')
+    return preset && device ? [{ name: device.name, ...addressOf(device.numbering, preset.index) }] : []
+  })
+  const namesOf = (some: typeof addresses) => [...new Set(some.map(({ name }) => name))]
+  return {
+    messages: highest([
+      ...positions.map((_, position) => compile(rig, footswitch, 'press', position).length),
+      compile(rig, footswitch, 'release', 0).length,
+    ]),
+    highestProgram: highest(addresses.map(({ program }) => program)),
+    recalled: namesOf(addresses),
+    banked: namesOf(addresses.filter(({ bank }) => bank > 0)),
+  }
+})
+
+/** The highest of some numbers from 0 up; 0 for none. A long list is too much for the arguments of Math.max. */
+const highest = (numbers: Iterable<number>): number => {
+  let most = 0
+  for (const number of numbers) if (number > most) most = number
+  return most
+}
+
 /** What a rig asks of one of its controllers; needs of nought are left out. */
 export function requirements(rig: Rig, controller: Controller): Requirement[] {
-  const own = Object.values(rig.switches).filter(
-    ({ bankId }) => rig.banks[bankId]?.controllerId === controller.id,
+  const ours = Object.values(rig.switches).filter(
+    ({ bankId }) => own(rig.banks, bankId)?.controllerId === controller.id,
   )
   const banks = Object.values(rig.banks).filter(({ controllerId }) => controllerId === controller.id)
-  const perBank = banks.map(({ id }) => own.filter(({ bankId }) => bankId === id).length)
-  const addresses = own.flatMap(({ positions, release }) =>
-    [...positions.flat(), ...release].flatMap(({ presetId }) => {
-      const preset = rig.presets[presetId]
-      const device = rig.devices[preset?.deviceId ?? '']
-      return preset && device ? [{ device, ...addressOf(device.numbering, preset.index) }] : []
-    }),
-  )
-  const messages = own.flatMap((footswitch) => [
-    ...footswitch.positions.map((_, position) => compile(rig, footswitch, 'press', position).length),
-    compile(rig, footswitch, 'release', 0).length,
-  ])
-  const banked = addresses.filter(({ bank }) => bank > 0)
+  const inBank = new Map<string, number>()
+  for (const { bankId } of ours) inBank.set(bankId, (inBank.get(bankId) ?? 0) + 1)
+  const demands = ours.map((footswitch) => demandOf(rig, footswitch))
+  const recalled = new Set(demands.flatMap((demand) => demand.recalled))
+  const banked = new Set(demands.flatMap((demand) => demand.banked))
   const isMain = inOrder(rig.controllers)[0]?.id === controller.id
   const all: Requirement[] = [
-    { need: 'switches', wanted: Math.max(0, ...perBank), by: [] },
-    { need: 'banks', wanted: Math.max(0, ...banks.map(({ index }) => index + 1)), by: [] },
-    { need: 'messages', wanted: Math.max(0, ...messages), by: [] },
+    { need: 'switches', wanted: highest(inBank.values()), by: [] },
+    { need: 'banks', wanted: highest(banks.map(({ index }) => index + 1)), by: [] },
+    { need: 'messages', wanted: highest(demands.map(({ messages }) => messages)), by: [] },
     {
       need: 'highestProgram',
-      wanted: Math.max(0, ...addresses.map(({ program }) => program)),
-      by: namesOf(addresses.map(({ device }) => device)),
+      wanted: highest(demands.map(({ highestProgram }) => highestProgram)),
+      by: [...recalled],
     },
-    {
-      need: 'bankSelect',
-      wanted: Math.min(1, banked.length),
-      by: namesOf(banked.map(({ device }) => device)),
-    },
-    { need: 'holds', wanted: own.some(({ release }) => release.length > 0) ? 1 : 0, by: [] },
+    { need: 'bankSelect', wanted: Math.min(1, banked.size), by: [...banked] },
+    { need: 'holds', wanted: ours.some(({ release }) => release.length > 0) ? 1 : 0, by: [] },
     // What the floor asks is asked of the first controller.
     ...(isMain ? floorNeeds(rig) : []),
   ]

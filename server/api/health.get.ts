@@ -1,5 +1,8 @@
 import { defineEventHandler } from 'h3'
 import { countRigs } from '../db/repositories/rigHeads'
-import { requireDatabase } from '../http/context'
+import { requireStore } from '../http/context'
 
-export default defineEventHandler(async () => ({ ok: true, rigs: await countRigs(requireDatabase().db) }))
+export default defineEventHandler(async (event) => ({
+  ok: true,
+  rigs: await countRigs(requireStore(event).database.db),
+}))

@@ -1,4 +1,5 @@
 import { defineEventHandler } from 'h3'
-import { rigFileJsonSchema } from '../services/rigFiles'
+import { sendJson } from '../http/sendJson'
+import { rigFileJsonSchema } from '../services/rigFileSchema'
 
-export default defineEventHandler(() => rigFileJsonSchema())
+export default defineEventHandler((event) => sendJson(event, rigFileJsonSchema()))

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Client, InStatement } from '@libsql/client'
+import { StorageFault } from './storageFault'
 
 interface Journal {
   readonly entries: readonly { readonly idx: number; readonly when: number; readonly tag: string }[]
@@ -8,7 +9,7 @@ interface Journal {
 /**
  * Applies drizzle-kit's migrations that this database has not had, in drizzle's own bookkeeping table,
  * so that drizzle's migrator and this one agree. `read` gives a file of server/db/migrations by name.
- * Returns the tags applied.
+ * Returns the tags applied. Throws `storageNewer` for a database that a newer version has written.
  */
 export async function applyMigrations(
   client: Client,
@@ -20,6 +21,7 @@ export async function applyMigrations(
   )
   const newest = await client.execute('SELECT max(created_at) AS newest FROM "__drizzle_migrations"')
   const last = Number(newest.rows[0]?.newest ?? 0)
+  if (last > Math.max(...entries.map(({ when }) => when))) throw new StorageFault('storageNewer')
   const applied: string[] = []
   for (const { tag, when } of entries.toSorted((a, b) => a.idx - b.idx)) {
     if (when <= last) continue

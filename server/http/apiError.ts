@@ -1,3 +1,4 @@
+import { storageCodeOf } from '../db/storageFault'
 import { createError, type H3Error } from 'h3'
 import { ERRORS, errorReply, type ErrorCode, type ErrorFacts, type ErrorReply } from '#shared/errors'
 
@@ -18,6 +19,6 @@ const CODE_BY_STATUS: Partial<Record<number, ErrorCode>> = {
 /** The reply for any error at all. */
 export function replyOf(error: Partial<H3Error>): ErrorReply {
   const data = error.data as Partial<ErrorReply> | undefined
-  if (data?.error && data.error.code in ERRORS) return data as ErrorReply
-  return errorReply(CODE_BY_STATUS[error.statusCode ?? 500] ?? 'internal')
+  if (data?.error && Object.hasOwn(ERRORS, data.error.code)) return data as ErrorReply
+  return errorReply(storageCodeOf(error) ?? CODE_BY_STATUS[error.statusCode ?? 500] ?? 'internal')
 }

@@ -1,11 +1,19 @@
 import { getRequestHeader, readRawBody, type H3Event } from 'h3'
 import type * as z from 'zod'
 import { apiError } from './apiError'
+import { decodeText, NOT_TEXT } from './decodeText'
 
-/** The body as text. Throws `tooBig` above `limit` bytes, by its declared length before anything is read. */
-export async function readText(event: H3Event, limit: number): Promise<string> {
+/** The body. Throws `tooBig` above `limit` bytes, by its declared length before anything is read. */
+export async function readBytes(event: H3Event, limit: number): Promise<Uint8Array> {
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > limit) throw apiError('tooBig', { limit })
-  return (await readRawBody(event, 'utf8')) ?? ''
+  return (await readRawBody(event, false)) ?? new Uint8Array()
+}
+
+/** The body as text; see {@link readBytes}. Throws `badRequest` when it is not UTF-8. */
+export async function readText(event: H3Event, limit: number): Promise<string> {
+  const text = decodeText(await readBytes(event, limit))
+  if (text === null) throw apiError('badRequest', { faults: [{ path: '', reason: NOT_TEXT }] })
+  return text
 }
 
 /** The body as JSON of the given shape. Throws `tooBig` or `badRequest`, the latter with path and reason. */

@@ -1,18 +1,34 @@
 import { getRouterParam, type H3Event } from 'h3'
-import type { Database } from '../db/database'
+import type { Store } from '../services/store'
+import type { Settings } from '../start/settings'
 import { apiError } from './apiError'
+import type { Gate } from './gate'
 
-let current: Database | null = null
-
-/** Set once, when the server has opened its database. */
-export function provideDatabase(database: Database): void {
-  current = database
+/** What the server made of its settings at start; every request carries it. */
+export interface Services {
+  readonly settings: Settings
+  readonly store: Store
+  /** Null: nobody has to sign in. */
+  readonly gate: Gate | null
 }
 
-/** Throws `unavailable` before the database is open. */
-export function requireDatabase(): Database {
-  if (!current) throw apiError('unavailable')
-  return current
+declare module 'h3' {
+  interface H3EventContext {
+    services?: Services
+  }
+}
+
+/** Throws `unavailable` before the server has started. */
+export function requireServices({ context }: H3Event): Services {
+  if (!context.services) throw apiError('unavailable')
+  return context.services
+}
+
+/** Throws `storageGone` when the database is no longer where it was. */
+export function requireStore(event: H3Event): Store {
+  const { store } = requireServices(event)
+  store.database.requireThere()
+  return store
 }
 
 export const rigIdOf = (event: H3Event): string => getRouterParam(event, 'id') ?? ''

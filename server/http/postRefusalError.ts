@@ -8,7 +8,10 @@ import { apiError } from './apiError'
 export function postRefusalError(refusal: PostRefusal): H3Error {
   switch (refusal.code) {
     case 'noSuchRig':
-      return apiError('noSuchRig')
+    case 'idTaken':
+      return apiError(refusal.code)
+    case 'tooLarge':
+      return apiError('tooBig', { limit: refusal.most })
     case 'stale':
       return apiError('stale', {
         revision: refusal.revision,

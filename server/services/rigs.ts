@@ -1,38 +1,86 @@
+import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
-import { emptyRig, type Rig } from '#core'
+import { editBetween, emptyRig, NO_RIG, type Rig } from '#core'
 import type { CreatedReply, RigReply, RigSummary } from '#shared/contract/rigs'
-import type { Database } from '../db/database'
-import { findRigHead, listRigHeads } from '../db/repositories/rigHeads'
-import { insertRigRows, readRigRows } from '../db/repositories/rigRows'
+import type { Transaction } from '../db/database'
+import { logEdit } from '../db/repositories/editLog'
+import { findRigHead, headQuery, listRigHeads, type RigHead } from '../db/repositories/rigHeads'
+import { rigOf, rigQueries, writeChanges } from '../db/repositories/rigRows'
 import { rigs } from '../db/schema'
+import { versionOf } from './keptRigs'
+import { rigFileJsonSchema } from './rigFileSchema'
+import type { Store } from './store'
 
-export const listRigs = ({ db }: Database): Promise<RigSummary[]> => listRigHeads(db)
+export const listRigs = ({ database }: Store): Promise<RigSummary[]> => listRigHeads(database.db)
 
-/** Stores a rig that is already known to be sound, as its first revision. */
-export async function createRig({ write }: Database, rig: Rig, now: Date): Promise<CreatedReply> {
-  const id = nanoid(12)
-  const at = now.toISOString()
-  await write(async (tx) => {
-    await tx.insert(rigs).values({ id, revision: 1, createdAt: at, changedAt: at })
-    await insertRigRows(tx, id, rig)
+/** Stores rigs that are already known to be sound, all or none, each as its first revision. */
+export const createRigs = ({ database }: Store, made: readonly Rig[], now: Date): Promise<CreatedReply[]> => {
+  const named = made.map((rig) => ({ id: nanoid(12), rig }))
+  return database.write(async (tx) => {
+    for (const { id, rig } of named) await insertRig(tx, id, rig, now)
+    return named.map(({ id }) => ({ id, revision: 1 }))
   })
-  return { id, revision: 1 }
 }
 
-export const createEmptyRig = (database: Database, name: string, now: Date): Promise<CreatedReply> =>
-  createRig(database, emptyRig(name), now)
+/** A rig begins with an edit like any other: its log alone tells all of it. */
+async function insertRig(tx: Transaction, id: string, rig: Rig, now: Date): Promise<void> {
+  const at = now.toISOString()
+  const edit = editBetween('makeRig', NO_RIG, rig)!
+  await tx.insert(rigs).values({ id, revision: 1, createdAt: at, changedAt: at })
+  await writeChanges(tx, id, edit.changes)
+  await logEdit(tx, id, { revision: 1, id: nanoid(), at, edit })
+}
 
-/** Null when there is no such rig. Read in one transaction, so never between two edits. */
-export const findRig = ({ write }: Database, id: string): Promise<RigReply | null> =>
-  write(async (tx) => {
-    const head = await findRigHead(tx, id)
-    if (!head) return null
-    return { id, revision: head.revision, changedAt: head.changedAt, rig: await readRigRows(tx, id) }
-  })
+export async function createRig(store: Store, rig: Rig, now: Date): Promise<CreatedReply> {
+  const [created] = await createRigs(store, [rig], now)
+  return created!
+}
+
+export const createEmptyRig = (store: Store, name: string, now: Date): Promise<CreatedReply> =>
+  createRig(store, emptyRig(name), now)
+
+/** Null when there is no such rig. */
+export const findHead = ({ database }: Store, id: string): Promise<RigHead | null> =>
+  findRigHead(database.db, id)
+
+/** Null when there is no such rig. All of it is of one moment, however busy writers are. */
+export async function findRig(store: Store, id: string): Promise<RigReply | null> {
+  const head = await findHead(store, id)
+  const rig = head && store.kept.at(head)
+  return rig ? replyOf(head, rig) : head && readRig(store, id)
+}
+
+/** Reads head and rows in one transaction. */
+async function readRig({ database: { db }, kept }: Store, id: string): Promise<RigReply | null> {
+  const [heads, ...answers] = await db.batch([headQuery(db, id), ...rigQueries(db, id)])
+  const [head] = heads
+  if (!head) return null
+  const rig = rigOf(answers)
+  kept.keep(head, rig)
+  return replyOf(head, rig)
+}
+
+/** Tells answers for a rig apart: by its state, and by what rows are to this version of the program. */
+export const answerVersion = (head: RigHead): string => `${schemaVersion()}.${versionOf(head)}`
+
+let known: string | null = null
+const schemaVersion = (): string =>
+  (known ??= createHash('sha256')
+    .update(JSON.stringify(rigFileJsonSchema()))
+    .digest('base64url')
+    .slice(0, 12))
+
+const replyOf = ({ id, revision, changedAt }: RigHead, rig: Rig): RigReply => ({
+  id,
+  revision,
+  changedAt,
+  rig,
+})
 
 /** False when there was no such rig. Takes its rows and its log with it. */
-export async function deleteRig({ write }: Database, id: string): Promise<boolean> {
-  const gone = await write((tx) => tx.delete(rigs).where(eq(rigs.id, id)).returning({ id: rigs.id }))
+export async function deleteRig({ database, kept }: Store, id: string): Promise<boolean> {
+  const gone = await database.write((tx) => tx.delete(rigs).where(eq(rigs.id, id)).returning({ id: rigs.id }))
+  kept.forget(id)
   return gone.length > 0
 }

@@ -1,67 +1,81 @@
 /// <reference types="vite/client" />
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
-import { createServer } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createApp, createRouter, toNodeListener, type EventHandler, type RouterMethod } from 'h3'
-import { openDatabase, type Database } from '../db/database'
-import { provideDatabase } from '../http/context'
 import errorHandler from '../http/errorHandler'
-import guard from '../middleware/guard'
+import { openFrontDoor } from '../http/frontDoor'
+import type { Services } from '../http/context'
+import type { Store } from '../services/store'
+import { addressOf, hangUp, listen, type Bounds } from '../start/listen'
+import { openServices } from '../start/openServices'
+import { readSettings } from '../start/settings'
 
-const routes = import.meta.glob<EventHandler>('../api/**/*.ts', { eager: true, import: 'default' })
+const files = import.meta.glob<EventHandler>(['../api/**/*.ts', '../routes/**/*.ts'], {
+  eager: true,
+  import: 'default',
+})
 const CATCH_ALL = '../api/[...].ts'
 
-/** "../api/rigs/[id]/index.get.ts" is GET /api/rigs/:id, as the built server has it. */
+/** "../api/rigs/[id]/index.get.ts" is GET /api/rigs/:id, as the built server has it; "../routes" adds nothing. */
 function routeOf(file: string): { path: string; method: RouterMethod } {
   const [, stem = '', method = ''] = /^\.\.(.*)\.(get|post|delete)\.ts$/.exec(file) ?? []
   return {
-    path: stem.replace(/\/index$/, '').replaceAll(/\[(\w+)\]/g, ':$1'),
+    path: stem
+      .replace(/^\/routes/, '')
+      .replace(/\/index$/, '')
+      .replaceAll(/\[(\w+)\]/g, ':$1'),
     method: method as RouterMethod,
   }
 }
 
-/** The project's routes, guard and error handler behind a real socket, without the pages. */
-function createTestApp() {
+/** Every route there is. */
+export const ROUTES = Object.entries(files).flatMap(([file, handler]) =>
+  file === CATCH_ALL ? [] : [{ ...routeOf(file), handler }],
+)
+
+/** The project's routes, front door and error handler, without the pages. */
+function createTestApp(services: Services) {
   const app = createApp({ onError: errorHandler })
-  app.use(guard)
   const router = createRouter()
-  for (const [file, handler] of Object.entries(routes)) {
-    if (file === CATCH_ALL) continue
-    const { path, method } = routeOf(file)
-    router.add(path, handler, method)
-  }
+  for (const { path, method, handler } of ROUTES) router.add(path, handler, method)
   app.use(router.handler)
-  app.use(routes[CATCH_ALL]!)
+  app.use(files[CATCH_ALL]!)
+  openFrontDoor(app, async () => services)
   return app
 }
 
-const readMigration = (name: string): Promise<string> =>
+export const readMigration = (name: string): Promise<string> =>
   readFile(new URL(`../db/migrations/${name}`, import.meta.url), 'utf8')
 
 export interface TestServer {
   readonly url: string
-  readonly database: Database
+  readonly store: Store
   readonly databaseUrl: string
   readonly stop: () => Promise<void>
 }
 
-/** Serves on a free loopback port, with a database of its own in a folder that goes when it stops. */
-export async function startTestServer(): Promise<TestServer> {
+/**
+ * Serves on a free loopback port, settings from `env`, with a database of its own in a folder that goes when
+ * it stops, unless `env` names one.
+ */
+export async function startTestServer(
+  env: Record<string, string> = {},
+  bounds: Partial<Bounds> = {},
+): Promise<TestServer> {
   const folder = await mkdtemp(join(tmpdir(), 'wire-step-'))
-  const databaseUrl = `file:${join(folder, 'test.db')}`
-  const database = await openDatabase(databaseUrl, undefined, readMigration)
-  provideDatabase(database)
-  const server = createServer(toNodeListener(createTestApp()))
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+  const settings = readSettings({ DATABASE_URL: `file:${join(folder, 'test.db')}`, PORT: '0', ...env })
+  if (!settings.ok) throw new Error(settings.refusal.join(' '))
+  const services = await openServices(settings.value, readMigration)
+  const server = await listen(toNodeListener(createTestApp(services)), '127.0.0.1', 0, bounds)
   return {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-    database,
-    databaseUrl,
+    url: addressOf(server),
+    store: services.store,
+    databaseUrl: settings.value.databaseUrl,
     stop: async () => {
-      await new Promise((resolve) => server.close(resolve))
-      database.close()
+      server.closeAllConnections()
+      await hangUp(server)
+      await services.store.database.close()
       await rm(folder, { recursive: true })
     },
   }

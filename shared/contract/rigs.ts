@@ -1,9 +1,11 @@
 import * as z from 'zod'
-import { editSchema, type Edit, type Rig } from '#core'
+import { EDIT_BYTES_MAX, editSchema, nameSchema, RIG_BYTES_MAX, type Edit, type Rig } from '#core'
 
 /** The most bytes of an edit and of a rig file. */
-export const EDIT_LIMIT = 2_000_000
-export const RIG_FILE_LIMIT = 8_000_000
+export const EDIT_LIMIT = EDIT_BYTES_MAX + 200
+export const RIG_FILE_LIMIT = RIG_BYTES_MAX
+/** The most bytes of an archive of rigs. */
+export const ALL_RIGS_LIMIT = 64_000_000
 
 /** GET /api/rigs */
 export interface RigListReply {
@@ -19,7 +21,12 @@ export interface RigSummary {
 }
 
 /** POST /api/rigs */
-export const createRigSchema = z.strictObject({ name: z.string().trim().min(1).max(60) })
+export const createRigSchema = z.strictObject({ name: nameSchema })
+
+/** POST /api/all-rigs.zip */
+export interface CreatedRigsReply {
+  readonly rigs: readonly CreatedReply[]
+}
 
 /** POST /api/rigs and POST /api/rigs/file */
 export interface CreatedReply {

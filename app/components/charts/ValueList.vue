@@ -3,7 +3,16 @@ import { X } from '@lucide/vue'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
-import { controlsOf, highestValue, shownText, valueFor, type Control, type Rig, type SetValue } from '#core'
+import {
+  own,
+  controlsOf,
+  highestValue,
+  shownText,
+  valueFor,
+  type Control,
+  type Rig,
+  type SetValue,
+} from '#core'
 import IconButton from '~/components/common/IconButton.vue'
 import { addressText, shownRefusalText } from '~/text/charts'
 
@@ -19,7 +28,7 @@ const emit = defineEmits<{ change: [values: SetValue[]] }>()
 const fault = ref('')
 const lines = computed(() =>
   values.flatMap(({ controlId, value }) => {
-    const control = rig.controls[controlId]
+    const control = own(rig.controls, controlId)
     return control
       ? [{ control, text: shownText(control.reading, value, highestValue(control.address)) }]
       : []

@@ -1,4 +1,4 @@
-import { controlsOf, type Device, type Finding, type Rig } from '#core'
+import { own, controlsOf, type Device, type Finding, type Rig } from '#core'
 
 export type ChartTab = 'controls' | 'presets' | 'relays' | 'pairs'
 
@@ -18,7 +18,7 @@ export function chartTabs(
     {
       key: 'pairs',
       text: 'Learned pairs',
-      found: found.filter(({ about }) => rig.pairs[about.id]?.deviceId === device.id),
+      found: found.filter(({ about }) => own(rig.pairs, about.id)?.deviceId === device.id),
     },
   ]
 }

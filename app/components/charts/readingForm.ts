@@ -1,4 +1,4 @@
-import type { Reading } from '#core'
+import { cutText, NAME_MAX, type Reading } from '#core'
 
 /** A first reading of a kind, for a control whose kind the player changes. */
 export function blankReading(kind: Reading['kind'], highest: number): Reading {
@@ -26,7 +26,7 @@ export function parseNames(text: string, highest: number): { value: number; name
   const lines = text.split('\n').filter((line) => line.trim() !== '')
   const names = lines.map((line) => /^\s*(\d{1,5})\s*[:=]?\s+(\S.*?)\s*$/.exec(line))
   if (names.length === 0 || names.some((one) => one === null)) return null
-  const read = names.map((one) => ({ value: Number(one![1]), name: one![2]!.slice(0, 60) }))
+  const read = names.map((one) => ({ value: Number(one![1]), name: cutText(one![2]!, NAME_MAX) }))
   const isOnce = new Set(read.map(({ value }) => value)).size === read.length
   return isOnce && read.every(({ value }) => value <= highest) ? read : null
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
+import { cutText, letterCount } from '#core'
 import { wireLanes, type LaneInput } from '~/charts/wireLanes'
 
 const { inputs, laneHeight = 20 } = defineProps<{ inputs: readonly LaneInput[]; laneHeight?: number }>()
@@ -21,7 +22,7 @@ const height = computed(() => drawing.value.lanes.length * laneHeight + 20)
         :transform="`translate(0 ${row * laneHeight})`"
       >
         <text class="name" x="0" :y="laneHeight - 6">
-          {{ lane.name.length > 14 ? `${lane.name.slice(0, 13)}…` : lane.name }}
+          {{ letterCount(lane.name) > 14 ? `${cutText(lane.name, 13)}…` : lane.name }}
         </text>
         <line class="rule" :x1="NAMES" :x2="width" :y1="laneHeight - 0.5" :y2="laneHeight - 0.5" />
         <g v-for="bar in lane.bars" :key="bar.start" :transform="`translate(${NAMES + bar.x} 2)`">
@@ -45,6 +46,8 @@ const height = computed(() => drawing.value.lanes.length * laneHeight + 20)
 
 <style scoped>
 .frame {
+  /* The drawing is as wide as there is room, never the other way round: it would hold a turned tablet wide. */
+  contain: inline-size;
   min-width: 0;
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { deviceState, findPreset, highestValue, receivers, shownText } from '#core'
+import { own, deviceState, findPreset, highestValue, receivers, shownText } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { displayText } from '~/text/presets'
@@ -15,7 +15,7 @@ const lines = computed(() => {
   const heard = new Set(last?.wire.flatMap(({ heardBy }) => heardBy))
   return receivers(rig).map((device) => {
     const { preset, refused, lastControl, controls } = deviceState(state, device.id)
-    const control = rig.controls[lastControl ?? '']
+    const control = own(rig.controls, lastControl ?? '')
     return {
       id: device.id,
       name: device.name,

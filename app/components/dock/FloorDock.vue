@@ -28,6 +28,8 @@ import WirePane from './WirePane.vue'
 }
 
 .dock > * {
+  /* What a step changes in a pane is laid out and painted in that pane alone. */
+  contain: layout paint;
   min-width: 0;
   min-height: 0;
   padding: 10px 12px;

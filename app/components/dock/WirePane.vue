@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { own } from '#core'
 import { computed } from 'vue'
 import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
@@ -13,7 +14,7 @@ const rigs = useRigStore()
 const wire = computed(() => floor.last?.wire ?? [])
 const inputs = computed(() =>
   wire.value.map(({ deviceId, start, end, message }) => ({
-    lane: rigs.rig?.devices[deviceId]?.name ?? 'removed',
+    lane: own(rigs.rig?.devices, deviceId)?.name ?? 'removed',
     start,
     end,
     text: messageText(message),

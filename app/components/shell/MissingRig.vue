@@ -1,18 +1,27 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { NuxtLink } from '#components'
-import type { Failure } from '~/platform/rigServer'
+import { signInAddress, type Failure } from '~/platform/rigServer'
 
 const { failure } = defineProps<{ failure: Failure }>()
 const emit = defineEmits<{ retry: [] }>()
+
+const route = useRoute()
+const isSignedOut = computed(() => failure.error?.code === 'notSignedIn')
+const title = computed(() =>
+  failure.kind === 'away' && !failure.error ? 'The server does not answer.' : 'This rig cannot be opened.',
+)
 </script>
 
 <template>
   <main class="missing">
-    <h1>{{ failure.kind === 'away' ? 'The server does not answer.' : 'This rig cannot be opened.' }}</h1>
-    <p v-if="failure.kind === 'away'">Start it again with npm run demo or npm start, then try again.</p>
-    <p v-else>{{ failure.error.message }}</p>
+    <h1>{{ title }}</h1>
+    <p v-if="failure.error">{{ failure.error.message }}</p>
+    <p v-else>Start it again with npm run demo or npm start, then try again.</p>
     <p class="ways">
+      <a v-if="isSignedOut" :href="signInAddress(route.fullPath)">Sign in</a>
       <Button label="Try again" @click="emit('retry')" />
       <NuxtLink to="/rigs">All rigs</NuxtLink>
     </p>

@@ -13,7 +13,7 @@ const text = computed(() => {
     case 'sending':
       return `Saving ${waiting}`
     case 'away':
-      return `Server away, ${waiting} kept here`
+      return `${rigs.outboxState.error ? 'Not saved yet' : 'Server away'}, ${waiting} kept here`
     case 'refused':
       return `${waiting} not saved`
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { cutText, letterCount } from '#core'
 
 /** The label tape, written on in place: taken when left or on Enter, put back with Escape. */
 const { label, max } = defineProps<{
@@ -34,8 +35,8 @@ function take(): void {
       @keydown.enter="take"
       @keydown.escape="draft = label"
     />
-    <p v-if="max !== null && draft.length > max" class="long" role="status">
-      The controller shows {{ max }} letters: "{{ draft.slice(0, max) }}"
+    <p v-if="max !== null && letterCount(draft) > max" class="long" role="status">
+      The controller shows {{ max }} letters: "{{ cutText(draft, max) }}"
     </p>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
+  own,
   findSwitch,
   receivers,
   moveRecall,
@@ -37,8 +38,8 @@ const rigs = useRigStore()
 const footswitch = computed(() => findSwitch(rig, slot.bankId, slot.number))
 const rows = computed(() =>
   (footswitch.value?.positions[position] ?? []).flatMap(({ presetId }, at) => {
-    const preset = rig.presets[presetId]
-    const device = rig.devices[preset?.deviceId ?? '']
+    const preset = own(rig.presets, presetId)
+    const device = own(rig.devices, preset?.deviceId ?? '')
     return preset && device ? [{ at, preset, device }] : []
   }),
 )

@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import {
+  own,
   labelSwitch,
   modeOf,
   removeRow,
@@ -40,7 +41,7 @@ watch(
 )
 const slot = computed(() => ({ bankId: bank.id, number, newId: newId.value }))
 const footswitch = computed(() => switchAt(rig, slot.value))
-const isStored = computed(() => rig.switches[footswitch.value.id] !== undefined)
+const isStored = computed(() => own(rig.switches, footswitch.value.id) !== undefined)
 const mode = computed(() => modeOf(footswitch.value))
 const place = computed(() => `Bank ${bank.index + controller.firstBank} ${bank.name}, switch ${number}`)
 const pressTitle = (position: number) =>

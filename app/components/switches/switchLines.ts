@@ -1,4 +1,4 @@
-import { compile, formatDisplay, schedule, type Footswitch, type Rig, type TimedMessage } from '#core'
+import { own, compile, formatDisplay, schedule, type Footswitch, type Rig, type TimedMessage } from '#core'
 import { messageText, messageTone } from '~/text/messages'
 
 /** What one position of a switch does to one device: what a player checks at a glance. */
@@ -15,8 +15,8 @@ export interface SwitchLine {
 export function switchLines(rig: Rig, footswitch: Footswitch, position: number): SwitchLine[] {
   const messages = compile(rig, footswitch, 'press', position)
   return (footswitch.positions[position] ?? []).map(({ presetId }, action) => {
-    const preset = rig.presets[presetId]
-    const device = rig.devices[preset?.deviceId ?? '']
+    const preset = own(rig.presets, presetId)
+    const device = own(rig.devices, preset?.deviceId ?? '')
     const last = messages.findLast((one) => one.action === action)
     return {
       key: `${position}/${action}`,
@@ -48,7 +48,7 @@ export function sendingOf(rig: Rig, footswitch: Footswitch, position: number): S
 /** The same, as the chart takes it. */
 export const laneInputs = (rig: Rig, messages: readonly TimedMessage[]) =>
   messages.map(({ deviceId, start, end, message }) => ({
-    lane: rig.devices[deviceId]?.name ?? 'removed',
+    lane: own(rig.devices, deviceId)?.name ?? 'removed',
     start,
     end,
     text: messageText(message),

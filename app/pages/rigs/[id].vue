@@ -39,6 +39,10 @@ const shortcuts = rigShortcuts({
 useShortcuts(shortcuts)
 useEventListener('blur', () => floor.releaseAll())
 useEventListener('focus', () => void rigs.lookForNews())
+// Only where leaving would lose something: edits that neither the server nor this tab's notes hold.
+useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+  if (!rigs.isNoted) event.preventDefault()
+})
 </script>
 
 <template>

@@ -8,9 +8,10 @@ import { NuxtLink } from '#components'
 import IconButton from '~/components/common/IconButton.vue'
 import RemoveRigDialog from '~/components/shell/RemoveRigDialog.vue'
 import { usePlatform } from '~/platform/platform'
-import type { Answer, Failure } from '~/platform/rigServer'
+import { ALL_RIGS, signInAddress, type Answer, type Failure } from '~/platform/rigServer'
+import { count } from '~/text/counts'
 import { dayText } from '~/text/times'
-import { RIG_FILE_LIMIT, type CreatedReply, type RigSummary } from '#shared/contract/rigs'
+import { ALL_RIGS_LIMIT, RIG_FILE_LIMIT, type CreatedReply, type RigSummary } from '#shared/contract/rigs'
 import { errorReply } from '#shared/errors'
 
 const { server } = usePlatform()
@@ -19,12 +20,15 @@ const rigs = shallowRef<readonly RigSummary[] | null>(null)
 const failure = shallowRef<Failure | null>(null)
 const name = ref('')
 const removing = shallowRef<RigSummary | null>(null)
+/** How many rigs the last archive brought in. */
+const brought = ref(0)
+const hasSignIn = ref(false)
 const fileInput = useTemplateRef('fileInput')
 
 async function refresh(): Promise<void> {
   const answer = await server.list()
   if (answer.kind === 'done') rigs.value = answer.value.rigs
-  else failure.value = answer
+  failure.value = answer.kind === 'done' ? null : answer
 }
 
 async function openCreated(answer: Answer<CreatedReply>): Promise<void> {
@@ -38,11 +42,25 @@ async function importFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const [file] = input.files ?? []
   if (!file) return
+  const isArchive = /\.zip$/i.test(file.name)
+  const limit = isArchive ? ALL_RIGS_LIMIT : RIG_FILE_LIMIT
   // Told here, before sending what would only be refused.
-  if (file.size > RIG_FILE_LIMIT)
-    failure.value = { kind: 'refused', error: errorReply('tooBig', { limit: RIG_FILE_LIMIT }).error }
-  else await openCreated(await server.importFile(await file.text()))
+  if (file.size > limit) failure.value = { kind: 'refused', error: errorReply('tooBig', { limit }).error }
+  else if (isArchive) await importAll(file)
+  else await openCreated(await server.importFile(file))
   input.value = ''
+}
+
+async function importAll(archive: Blob): Promise<void> {
+  const answer = await server.importAll(archive)
+  brought.value = answer.kind === 'done' ? answer.value.rigs.length : 0
+  if (answer.kind === 'done') await refresh()
+  else failure.value = answer
+}
+
+async function signOut(): Promise<void> {
+  await server.signOut()
+  location.assign(signInAddress('/rigs'))
 }
 
 async function remove(): Promise<void> {
@@ -54,7 +72,11 @@ async function remove(): Promise<void> {
   await refresh()
 }
 
-onMounted(refresh)
+onMounted(async () => {
+  await refresh()
+  const session = await server.session()
+  hasSignIn.value = session.kind === 'done' && session.value.hasSignIn
+})
 </script>
 
 <template>
@@ -66,14 +88,17 @@ onMounted(refresh)
 
     <div v-if="failure" class="fault" role="alert">
       <p v-if="failure.kind === 'away'">
-        <b>The server does not answer.</b> Start it again, then
-        <button class="word" @click="refresh">try again</button>.
+        <b>{{ failure.error?.message ?? 'The server does not answer. Start it again.' }}</b>
+        Then <button class="word" @click="refresh">try again</button>.
+      </p>
+      <p v-else-if="failure.error.code === 'notSignedIn'">
+        <b>{{ failure.error.message }}</b> <a :href="signInAddress('/rigs')">Sign in</a>
       </p>
       <template v-else>
         <p>
           <b>{{ failure.error.message }}</b>
           <template v-if="failure.error.limit">
-            The most is {{ failure.error.limit / 1_000_000 }} MB.</template
+            The most is {{ Math.floor(failure.error.limit / 1e6) }} MB.</template
           >
         </p>
         <ul>
@@ -99,6 +124,18 @@ onMounted(refresh)
       </ul>
     </section>
 
+    <p v-if="brought > 0" role="status">
+      {{ count(brought, 'rig') }} came in from the archive, each as a new one.
+    </p>
+
+    <section v-if="rigs && rigs.length > 0" aria-labelledby="out">
+      <h2 id="out">Take all rigs out</h2>
+      <p>
+        <a :href="ALL_RIGS" download="all-rigs.zip">Save all-rigs.zip</a>, a rig file for each. Keep it away
+        from this machine.
+      </p>
+    </section>
+
     <section aria-labelledby="new">
       <h2 id="new">Start a rig</h2>
       <form @submit.prevent="create">
@@ -106,18 +143,22 @@ onMounted(refresh)
         <Button type="submit" label="Start" :disabled="name.trim() === ''" />
       </form>
       <p>
-        or open a rig file:
-        <button type="button" class="word" @click="fileInput?.click()">choose rig.json</button>
+        or open a rig file, or all rigs from an archive:
+        <button type="button" class="word" @click="fileInput?.click()">
+          choose rig.json or all-rigs.zip
+        </button>
         <input
           ref="fileInput"
           type="file"
           aria-label="Rig file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           hidden
           @change="importFile"
         />
       </p>
     </section>
+
+    <p v-if="hasSignIn"><button type="button" class="word" @click="signOut">Sign out</button></p>
 
     <RemoveRigDialog :rig="removing" @cancel="removing = null" @remove="remove" />
   </main>
@@ -150,14 +191,15 @@ section {
 
 .list li {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
+  gap: 2px 14px;
   padding: 6px 2px;
   border-bottom: 1px solid var(--line);
 }
 
 .list a {
-  flex: 1;
+  flex: 1 1 220px;
   overflow-wrap: anywhere;
   font-weight: 600;
 }
@@ -165,6 +207,12 @@ section {
 .soft,
 .none {
   color: var(--ink-soft);
+}
+
+@media (max-width: 620px) {
+  .page {
+    padding: 28px 20px;
+  }
 }
 
 form {

@@ -1,5 +1,6 @@
-import { perObject } from '../../base/perObject'
+import { own } from '../../base/own'
 import { inOrder, type Rig } from '../rig'
+import { CABLING, perTables } from '../perTables'
 import type { Cable, CableEnd } from '../table/cable'
 import type { Controller } from '../table/controller'
 import type { Device } from '../table/device'
@@ -30,10 +31,11 @@ export interface Link {
 }
 
 const findBox = (rig: Rig, { table, id }: Pick<CableEnd, 'table' | 'id'>): Box | null =>
-  rig[table][id] ?? null
+  own<Box>(rig[table], id) ?? null
 
 /** The box of an id whatever its table. Ids of a rig are made to be unique over both. */
-export const boxOf = (rig: Rig, id: string): Box | null => rig.controllers[id] ?? rig.devices[id] ?? null
+export const boxOf = (rig: Rig, id: string): Box | null =>
+  own(rig.controllers, id) ?? own(rig.devices, id) ?? null
 
 export const boxName = (rig: Rig, id: string): string => boxOf(rig, id)?.name ?? id
 
@@ -74,7 +76,7 @@ export function partnersAmong(from: Port, to: Port): { from: Role; to: Role } | 
 }
 
 /** All cables of a sound rig, in their order. */
-export const links = perObject((rig: Rig): readonly Link[] =>
+export const links = perTables(CABLING, (rig: Rig): readonly Link[] =>
   inOrder(rig.cables).flatMap((cable) => linkOf(rig, cable)),
 )
 
@@ -111,7 +113,7 @@ export function isLeadRight({ cable, from, to }: Link): boolean {
 export const jackKey = (id: string, port: string): string => `${id}/${port}`
 
 /** The cables in each jack, by {@link jackKey}. */
-export const cablesByJack = perObject((rig: Rig): ReadonlyMap<string, readonly Link[]> => {
+export const cablesByJack = perTables(CABLING, (rig: Rig): ReadonlyMap<string, readonly Link[]> => {
   const jacks = new Map<string, Link[]>()
   for (const link of links(rig))
     for (const { end } of [link.from, link.to]) {

@@ -1,7 +1,7 @@
-import { perObject } from '../../base/perObject'
 import { boxes, cablesIn, links, type Box, type Link } from './link'
 import { isPowering, phantomOf } from './wiring'
 import type { Rig } from '../rig'
+import { CABLING, perTables } from '../perTables'
 import { roleOf, type Port, type RoleOf } from '../table/port'
 
 /** One socket of a supply with all that hangs on it. */
@@ -33,7 +33,7 @@ export const carriesPower = ({ cable, from, to }: Link): boolean =>
   isPowering(from.meant, to.meant) && cable.lead === 'din5'
 
 /** Who is fed by what. */
-export const powerPlan = perObject((rig: Rig): PowerPlan => {
+export const powerPlan = perTables(CABLING, (rig: Rig): PowerPlan => {
   const outlets: Outlet[] = []
   const consumers: Consumer[] = []
   const overMidi = links(rig).filter(carriesPower)

@@ -1,10 +1,10 @@
 import { CHANNELS, type Channel } from '../../base/channel'
-import { perObject } from '../../base/perObject'
 import { wireTime } from '../../midi/wireTime'
 import { inOrder, type Rig } from '../rig'
 import type { Port } from '../table/port'
 import { roleOf } from '../table/port'
 import { boxOf, carriesMidi, isForMidi, jackKey, links, type Link } from './link'
+import { CABLING, perTables } from '../perTables'
 import { isTwoWay } from './wiring'
 
 /** How messages get from one box to another. */
@@ -56,7 +56,7 @@ const passesOf = (jack: Port): string =>
   jack.roles.map((role) => ('passes' in role ? role.passes : 'never')).find((passes) => passes !== 'never') ??
   'never'
 
-const waysNow = perObject((rig: Rig): Ways => ({
+const waysNow = perTables(CABLING, (rig: Rig): Ways => ({
   of: waysOver(rig, carriesMidi),
   passesOn: (jack) => {
     const role = roleOf(jack)
@@ -65,7 +65,7 @@ const waysNow = perObject((rig: Rig): Ways => ({
 }))
 
 /** As cabled, with every wrong setting, adapter and lead put right. */
-const waysMeant = perObject((rig: Rig): Ways => ({
+const waysMeant = perTables(CABLING, (rig: Rig): Ways => ({
   of: waysOver(rig, isForMidi),
   passesOn: (jack) => passesOf(jack) !== 'never',
 }))
@@ -117,7 +117,8 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
 }
 
 const controllersReach = (ways: (rig: Rig) => Ways) =>
-  perObject(
+  perTables(
+    CABLING,
     (rig: Rig): ReadonlyMap<string, ReadonlyMap<string, Arrival>> =>
       new Map(inOrder(rig.controllers).map(({ id }) => [id, reach(ways(rig), id, () => true)])),
   )
@@ -142,7 +143,7 @@ export const heardFrom = (rig: Rig, deviceId: string): ReadonlyMap<string, Arriv
  * Boxes that hear nothing as things are set now and would, were everything on their way right; each with
  * that way, from the first controller that has one.
  */
-export const cutOff = perObject((rig: Rig): ReadonlyMap<string, Arrival> => {
+export const cutOff = perTables(CABLING, (rig: Rig): ReadonlyMap<string, Arrival> => {
   const cut = new Map<string, Arrival>()
   for (const { id } of inOrder(rig.controllers))
     for (const [box, way] of arrivalsMeant(rig, id))

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { applyEdit, invertEdit } from '../edit'
+import { applyEdit } from '../applyEdit'
+import { invertEdit } from '../edit'
 import { makeCable, makeController, makeDevice, makeEnd, makePort, makeRig, makeRole } from '../makeRig'
 import type { Rig } from '../rig'
 import { carriesMidi, links } from '../cabling/link'

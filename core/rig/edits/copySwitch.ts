@@ -1,3 +1,4 @@
+import { own } from '../../base/own'
 import type { Edit } from '../edit'
 import type { Rig } from '../rig'
 import type { SwitchId } from '../table/switch'
@@ -5,7 +6,7 @@ import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
 /** Makes another footswitch do the same, over what it did before. Null when it does already. */
 export function copySwitch(rig: Rig, from: SwitchId, to: SwitchSlot): Edit | null {
-  const source = rig.switches[from]
+  const source = own(rig.switches, from)
   if (!source) return null
   const target = switchAt(rig, to)
   if (target.id === source.id) return null

@@ -1,4 +1,5 @@
 import { dequal } from 'dequal/lite'
+import { own } from '../../base/own'
 import { change, type Edit, type EditLabel } from '../edit'
 import type { Rig, TableName, Tables } from '../rig'
 
@@ -10,7 +11,7 @@ export function editRow<Table extends TableName>(
   id: string,
   fields: Partial<Tables[Table]>,
 ): Edit | null {
-  const before = rig[table][id] as Tables[Table] | undefined
+  const before = own<Tables[Table]>(rig[table], id)
   if (!before) return null
   const after = { ...before, ...fields }
   return dequal(before, after) ? null : { label, changes: [change(table, id, before, after)] }

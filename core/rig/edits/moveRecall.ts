@@ -1,3 +1,4 @@
+import { own } from '../../base/own'
 import type { Edit } from '../edit'
 import type { Rig } from '../rig'
 import type { SwitchId } from '../table/switch'
@@ -11,7 +12,7 @@ export function moveRecall(
   from: number,
   to: number,
 ): Edit | null {
-  const before = rig.switches[switchId]
+  const before = own(rig.switches, switchId)
   const actions = before?.positions[position]
   const action = actions?.[from]
   if (!before || !action || from === to || to < 0 || to >= actions.length) return null

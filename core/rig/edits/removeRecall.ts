@@ -1,3 +1,4 @@
+import { own } from '../../base/own'
 import type { Edit } from '../edit'
 import type { Rig } from '../rig'
 import type { SwitchId } from '../table/switch'
@@ -5,7 +6,7 @@ import { putSwitch } from './switchSlot'
 
 /** Takes the action standing `at` out of one position. Null when there is none. */
 export function removeRecall(rig: Rig, switchId: SwitchId, position: number, at: number): Edit | null {
-  const before = rig.switches[switchId]
+  const before = own(rig.switches, switchId)
   const actions = before?.positions[position]
   if (!before || !actions?.[at]) return null
   const positions = before.positions.with(position, actions.toSpliced(at, 1))

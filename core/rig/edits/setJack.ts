@@ -1,3 +1,4 @@
+import { own } from '../../base/own'
 import { boxOf } from '../cabling/link'
 import { change, type Edit, type EditLabel } from '../edit'
 import type { Rig } from '../rig'
@@ -18,12 +19,14 @@ export function editPort(
   const altered = alter(port)
   if (altered === port) return null
   const ports = box.ports.with(at, altered)
+  const controller = own(rig.controllers, boxId)
+  const device = own(rig.devices, boxId)
   return {
     label,
     changes: [
-      rig.controllers[boxId]
-        ? change('controllers', boxId, rig.controllers[boxId], { ...rig.controllers[boxId], ports })
-        : change('devices', boxId, rig.devices[boxId]!, { ...rig.devices[boxId]!, ports }),
+      controller
+        ? change('controllers', boxId, controller, { ...controller, ports })
+        : change('devices', boxId, device!, { ...device!, ports }),
     ],
   }
 }

@@ -1,4 +1,6 @@
+import { own } from '../../base/own'
 import { change, type Change, type Edit } from '../edit'
+import { perTables } from '../perTables'
 import type { Rig } from '../rig'
 import type { DeviceId } from '../table/device'
 import { BLANK_PRESET, type Preset, type PresetId } from '../table/preset'
@@ -13,8 +15,14 @@ export interface Recall {
   readonly newPresetId: PresetId
 }
 
+const byPlace = perTables(
+  ['presets'],
+  (rig): ReadonlyMap<string, Preset> =>
+    new Map(Object.values(rig.presets).map((preset) => [`${preset.deviceId}/${preset.index}`, preset])),
+)
+
 export const findPreset = (rig: Rig, deviceId: string, index: number): Preset | null =>
-  Object.values(rig.presets).find((preset) => preset.deviceId === deviceId && preset.index === index) ?? null
+  byPlace(rig).get(`${deviceId}/${index}`) ?? null
 
 /**
  * Makes one position of a switch recall a preset on a device: in place when the position already
@@ -41,7 +49,7 @@ export function setRecall(rig: Rig, slot: SwitchSlot, position: number, recall: 
 }
 
 function withRecall(rig: Rig, actions: readonly Action[], action: Action, deviceId: DeviceId): Action[] {
-  const at = actions.findIndex(({ presetId }) => rig.presets[presetId]?.deviceId === deviceId)
+  const at = actions.findIndex(({ presetId }) => own(rig.presets, presetId)?.deviceId === deviceId)
   if (at < 0) return [...actions, action]
   return actions[at]!.presetId === action.presetId ? (actions as Action[]) : actions.with(at, action)
 }

@@ -1,3 +1,4 @@
+import { own } from '../../base/own'
 import { boxes, cablesIn, partnersAmong, type Box } from '../cabling/link'
 import { arrivals, isReached } from '../cabling/signal'
 import { isTwoWay } from '../cabling/wiring'
@@ -23,7 +24,7 @@ function wants(box: Box): readonly RoleKind[] {
 }
 
 export const endOf = (rig: Rig, boxId: string, port: string): CableEnd => ({
-  table: rig.controllers[boxId] ? 'controllers' : 'devices',
+  table: own(rig.controllers, boxId) ? 'controllers' : 'devices',
   id: boxId,
   port,
 })
@@ -68,7 +69,11 @@ function sources(rig: Rig, box: Box): { box: Box; port: Port; hops: number }[] {
     .flatMap((one) =>
       one.ports
         .filter((port) => isFree(rig, one.id, port) && handsOn(rig, one, port))
-        .map((port) => ({ box: one, port, hops: rig.controllers[one.id] ? 0 : 1 + hopsTo(reached, one.id) })),
+        .map((port) => ({
+          box: one,
+          port,
+          hops: own(rig.controllers, one.id) ? 0 : 1 + hopsTo(reached, one.id),
+        })),
     )
 }
 
@@ -80,7 +85,7 @@ function handsOn(rig: Rig, box: Box, port: Port): boolean {
   const role = roleOf(port)
   if (role.kind === 'midiOut' || isTwoWay(role.kind))
     return (
-      Boolean(rig.controllers[box.id]) ||
+      Boolean(own(rig.controllers, box.id)) ||
       ('passes' in role && role.passes !== 'never' && isReached(rig, box.id))
     )
   return role.kind !== 'midiIn'

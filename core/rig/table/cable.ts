@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { idSchema, optionalNameSchema, orderSchema, type Id } from './scalars'
+import { idSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type CableId = Id<'cable'>
 
@@ -7,7 +7,7 @@ export type CableId = Id<'cable'>
 const endSchema = z.strictObject({
   table: z.literal(['controllers', 'devices']),
   id: idSchema() as unknown as z.ZodType<string, string>,
-  port: z.string().max(20),
+  port: textSchema(20),
 })
 
 export type CableEnd = Readonly<z.infer<typeof endSchema>>

@@ -5,6 +5,7 @@ import {
   nameSchema,
   optionalNameSchema,
   orderSchema,
+  textSchema,
   u14Schema,
   u7Schema,
   type Id,
@@ -40,7 +41,7 @@ const readingSchema = z
     z.strictObject({
       kind: z.literal('range'),
       /** "%", "ms", "Hz", "semitones", "dB"; empty for a bare number. */
-      unit: z.string().max(20),
+      unit: textSchema(20),
       low: z.number().min(-1e6).max(1e6),
       high: z.number().min(-1e6).max(1e6),
       scale: z.literal(['linear', 'logarithmic']),
@@ -93,9 +94,9 @@ export const controlSchema = z.strictObject({
   /** One map for the device, or one in each preset: the presets then say where it has been entered. */
   map: z.literal(['device', 'preset']),
   source: sourceSchema,
-  note: z.string().max(400),
+  note: textSchema(400),
   /** The rig and device it was copied from; empty when it was made here. */
-  origin: z.string().max(160),
+  origin: textSchema(160),
 })
 
 export type Control = Readonly<z.infer<typeof controlSchema>>

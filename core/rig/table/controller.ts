@@ -7,6 +7,7 @@ import {
   nameSchema,
   orderSchema,
   spotSchema,
+  textSchema,
   u7Schema,
   type Id,
 } from './scalars'
@@ -52,8 +53,8 @@ export const controllerSchema = z.strictObject({
   /** Expression pedals built into it. */
   builtInPedals: z.int().min(0).max(4),
   /** Chords of switches it keeps for itself, and the gesture that opens editing; as its manual says. */
-  chords: z.string().max(120),
-  editGesture: z.string().max(120),
+  chords: textSchema(120),
+  editGesture: textSchema(120),
   saving: savingSchema,
   ports: portsSchema,
   spot: spotSchema,

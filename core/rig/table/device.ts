@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { numberingSchema } from '../numbering/numbering'
 import { portsSchema } from './port'
 import { savingSchema } from './saving'
-import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, type Id } from './scalars'
+import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, textSchema, type Id } from './scalars'
 
 export type DeviceId = Id<'device'>
 
@@ -11,9 +11,9 @@ const relayFunctionSchema = z.strictObject({
   id: z.string().regex(/^[a-zA-Z0-9]{1,20}$/),
   name: nameSchema,
   /** What closing the contact does: "Channel 2 instead of 1". */
-  does: z.string().max(120),
+  does: textSchema(120),
   /** It matters only while this other function's contact is closed; empty when it always does. */
-  within: z.string().max(20),
+  within: textSchema(20),
 })
 
 export type RelayFunction = Readonly<z.infer<typeof relayFunctionSchema>>

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { idSchema, type Id } from './scalars'
+import { idSchema, textSchema, type Id } from './scalars'
 
 export type MarkId = Id<'mark'>
 
@@ -7,9 +7,9 @@ export type MarkId = Id<'mark'>
 export const markSchema = z.strictObject({
   id: idSchema<'mark'>(),
   /** Which line. */
-  line: z.string().min(1).max(160),
+  line: textSchema(160, 1),
   /** What the line said when it was ticked. */
-  said: z.string().max(2000),
+  said: textSchema(2000),
   /** The revision it was ticked against. */
   revision: z.int().min(0),
   /** ISO 8601, UTC. */

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { idSchema, nameSchema, optionalNameSchema, orderSchema, type Id } from './scalars'
+import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
 export type PairId = Id<'pair'>
@@ -17,9 +17,9 @@ export const pairSchema = z.strictObject({
   /** Meant to stay as it is, whatever is edited around it. */
   isLocked: z.boolean(),
   /** What loses both states: "Calling another preset". */
-  losesAll: z.string().max(120),
+  losesAll: textSchema(120),
   /** What both held when they were last learned, as text; null when never. */
-  learned: z.string().max(20_000).nullable(),
+  learned: textSchema(20_000).nullable(),
 })
 
 export type Pair = Readonly<z.infer<typeof pairSchema>>

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { PRESET_COUNT_MAX } from '../numbering/numbering'
-import { idSchema, optionalNameSchema, type Id } from './scalars'
+import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
 export type PresetId = Id<'preset'>
@@ -22,7 +22,7 @@ export const presetSchema = z.strictObject({
   name: optionalNameSchema,
   /** `blank` is the empty one recalled for bypass. */
   purpose: z.literal(PURPOSES),
-  notes: z.string().max(400),
+  notes: textSchema(400),
   /** 0-10 on the player's own scale, for headroom; null when not set. */
   level: z.number().min(0).max(10).nullable(),
   /** What it recalls, as far as is known. */
@@ -31,7 +31,7 @@ export const presetSchema = z.strictObject({
   entered: z.array(idSchema<'control'>()).max(400),
   lacks: z.array(idSchema<'control'>()).max(400),
   /** On a relay box: the functions whose contact it closes, by their ids. */
-  closes: z.array(z.string().max(20)).max(16),
+  closes: z.array(textSchema(20)).max(16),
 })
 
 export type Preset = Readonly<z.infer<typeof presetSchema>>

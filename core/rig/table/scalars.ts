@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { canBeKept, letterCount } from '../../base/text'
 import type { Brand } from '../../base/brand'
 import type { Channel } from '../../base/channel'
 import { U14_MAX, type U14 } from '../../base/u14'
@@ -7,15 +8,39 @@ import type { U7 } from '../../base/u7'
 /** Names one row for ever. Unique within its table and rig; made outside the core. */
 export type Id<Row extends string> = Brand<string, Row>
 
-const ID_PATTERN = /^[A-Za-z0-9_-]{1,40}$/
+/** "__proto__" would be no key but the object's own prototype. */
+const ID_PATTERN = /^(?!__proto__$)[A-Za-z0-9_-]{1,40}$/
 
 export const idSchema = <Row extends string>() =>
   z.string().regex(ID_PATTERN) as unknown as z.ZodType<Id<Row>, string>
 
-export const nameSchema = z.string().trim().min(1).max(60)
+/** Lengths of texts are in code points, as JSON Schema counts them. */
+type TextCheck = Parameters<z.ZodString['check']>[0]
+
+const isText =
+  (least: number, most: number): TextCheck =>
+  (context) => {
+    const { value: input, issues } = context as z.core.ParsePayload<string>
+    const letters = letterCount(input)
+    const limit = { origin: 'string', inclusive: true, input } as const
+    if (letters < least) issues.push({ ...limit, code: 'too_small', minimum: least })
+    if (letters > most) issues.push({ ...limit, code: 'too_big', maximum: most })
+    if (!canBeKept(input)) issues.push({ code: 'custom', input, params: { rule: 'text' } })
+  }
+
+const lengths = (least: number, most: number) => ({ ...(least > 0 && { minLength: least }), maxLength: most })
+
+/** Text of `least` to `most` letters, without NUL and half surrogate pairs: those do not come back as they were. */
+export const textSchema = (most: number, least = 0) =>
+  z.string().check(isText(least, most)).meta(lengths(least, most))
+
+export const NAME_MAX = 60
+
+/** Kept without the spaces round it. */
+export const nameSchema = z.string().trim().check(isText(1, NAME_MAX)).meta(lengths(1, NAME_MAX))
 
 /** May be empty: the thing is then called by its number. */
-export const optionalNameSchema = z.string().max(60)
+export const optionalNameSchema = textSchema(NAME_MAX)
 
 /** Where a row stands among its fellows, lowest first. */
 export const orderSchema = z.number().min(-1e9).max(1e9)

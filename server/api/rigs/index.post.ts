@@ -1,11 +1,11 @@
 import { defineEventHandler, setResponseStatus } from 'h3'
 import { createRigSchema, EDIT_LIMIT } from '#shared/contract/rigs'
 import { readJson } from '../../http/body'
-import { requireDatabase } from '../../http/context'
+import { requireStore } from '../../http/context'
 import { createEmptyRig } from '../../services/rigs'
 
 export default defineEventHandler(async (event) => {
   const { name } = await readJson(event, createRigSchema, EDIT_LIMIT)
   setResponseStatus(event, 201)
-  return createEmptyRig(requireDatabase(), name, new Date())
+  return createEmptyRig(requireStore(event), name, new Date())
 })

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt } from 'drizzle-orm'
+import { and, asc, eq, gt, lte, sql } from 'drizzle-orm'
 import type { Edit } from '#core'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
@@ -6,7 +6,7 @@ import { edits } from '../schema'
 
 type EditRow = typeof edits.$inferSelect
 
-export const toRow = (rigId: string, { revision, id, at, edit }: LoggedEdit): EditRow => ({
+const toRow = (rigId: string, { revision, id, at, edit }: LoggedEdit): EditRow => ({
   rigId,
   revision,
   id,
@@ -15,29 +15,49 @@ export const toRow = (rigId: string, { revision, id, at, edit }: LoggedEdit): Ed
   changes: edit.changes,
 })
 
-const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): LoggedEdit => ({
+export const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): LoggedEdit => ({
   revision,
   id,
   at,
   edit: { label, changes } satisfies Edit,
 })
 
-/** Edits after a revision, oldest first. */
-export async function readEdits(db: Db, rigId: string, since: number, limit: number): Promise<LoggedEdit[]> {
+export const logEdit = (tx: Transaction, rigId: string, logged: LoggedEdit): Promise<unknown> =>
+  tx.insert(edits).values(toRow(rigId, logged)).run()
+
+/** An answer of the log holds about so many letters of edits, or the next one when that alone is longer. */
+const ANSWER_LETTERS = 4_000_000
+
+/** Edits after a revision, oldest first: at most `limit`, and no more than one answer should hold. */
+export async function readEdits(
+  db: Db | Transaction,
+  rigId: string,
+  since: number,
+  limit: number,
+): Promise<LoggedEdit[]> {
+  const ours = eq(edits.rigId, rigId)
+  const lengths = await db
+    .select({ revision: edits.revision, letters: sql<number>`length(${edits.changes})` })
+    .from(edits)
+    .where(and(ours, gt(edits.revision, since)))
+    .orderBy(asc(edits.revision))
+    .limit(limit)
+  let letters = 0
+  const last = lengths.findLast((one, n) => (letters += one.letters) <= ANSWER_LETTERS || n === 0)
+  return last ? readEditsBetween(db, rigId, since, last.revision) : []
+}
+
+/** Edits after one revision, up to and with another, oldest first. */
+export async function readEditsBetween(
+  db: Db | Transaction,
+  rigId: string,
+  after: number,
+  upTo: number,
+): Promise<LoggedEdit[]> {
   const rows = await db
     .select()
     .from(edits)
-    .where(and(eq(edits.rigId, rigId), gt(edits.revision, since)))
+    .where(and(eq(edits.rigId, rigId), gt(edits.revision, after), lte(edits.revision, upTo)))
     .orderBy(asc(edits.revision))
-    .limit(limit)
   return rows.map(toLoggedEdit)
-}
-
-/** The edit its sender called `id`, null when it has not been confirmed. */
-export async function findEdit(tx: Transaction, rigId: string, id: string): Promise<LoggedEdit | null> {
-  const [row] = await tx
-    .select()
-    .from(edits)
-    .where(and(eq(edits.rigId, rigId), eq(edits.id, id)))
-  return row ? toLoggedEdit(row) : null
 }

@@ -1,8 +1,9 @@
-import { desc, eq } from 'drizzle-orm'
+import { and, desc, eq, getTableColumns, notExists } from 'drizzle-orm'
 import { ABOUT_ID } from '#core'
-import type { RigSummary } from '#shared/contract/rigs'
+import type { LoggedEdit, RigSummary } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
-import { about, rigs } from '../schema'
+import { about, edits, rigs } from '../schema'
+import { toLoggedEdit } from './editLog'
 
 export interface RigHead {
   readonly id: string
@@ -11,10 +12,26 @@ export interface RigHead {
   readonly changedAt: string
 }
 
+export const headQuery = (db: Db | Transaction, id: string) => db.select().from(rigs).where(eq(rigs.id, id))
+
 /** Null when there is no such rig. */
 export async function findRigHead(db: Db | Transaction, id: string): Promise<RigHead | null> {
-  const [head] = await db.select().from(rigs).where(eq(rigs.id, id))
+  const [head] = await headQuery(db, id)
   return head ?? null
+}
+
+/** The head of a rig, with the edit its sender called `editId` when that has been done already. Null when there is no such rig. */
+export async function findHeadAndEdit(
+  tx: Transaction,
+  id: string,
+  editId: string,
+): Promise<{ readonly head: RigHead; readonly done: LoggedEdit | null } | null> {
+  const [found] = await tx
+    .select({ head: getTableColumns(rigs), edit: edits })
+    .from(rigs)
+    .leftJoin(edits, and(eq(edits.rigId, rigs.id), eq(edits.id, editId)))
+    .where(eq(rigs.id, id))
+  return found ? { head: found.head, done: found.edit && toLoggedEdit(found.edit) } : null
 }
 
 /** All rigs, the last changed first. */
@@ -27,3 +44,13 @@ export const listRigHeads = async (db: Db): Promise<RigSummary[]> =>
     .orderBy(desc(rigs.changedAt), rigs.id)
 
 export const countRigs = (db: Db): Promise<number> => db.$count(rigs)
+
+/** Rigs whose log does not tell how they began: those of the first versions. */
+export async function rigsWithoutBeginning(db: Db): Promise<string[]> {
+  const beginning = db
+    .select()
+    .from(edits)
+    .where(and(eq(edits.rigId, rigs.id), eq(edits.revision, 1)))
+  const found = await db.select({ id: rigs.id }).from(rigs).where(notExists(beginning))
+  return found.map(({ id }) => id)
+}

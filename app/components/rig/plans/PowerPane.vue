@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { powerPlan, type Consumer, type Finding, type Outlet, type Rig } from '#core'
+import { own, powerPlan, type Consumer, type Finding, type Outlet, type Rig } from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'
@@ -17,7 +17,8 @@ const faults = computed(() => found.filter(isAboutPower))
 const unfed = computed(() => plan.value.consumers.filter(({ by }) => by.length === 0))
 const kindText = ({ volts, current, centre }: Outlet['gives'] | Consumer['needs']) =>
   `${volts} V ${current.toUpperCase()}${current === 'dc' ? `, centre ${centre}` : ''}`
-const show = (id: string) => emit('choose', selectionOf(rig.controllers[id] ? 'controllers' : 'devices', id)!)
+const show = (id: string) =>
+  emit('choose', selectionOf(own(rig.controllers, id) ? 'controllers' : 'devices', id)!)
 </script>
 
 <template>

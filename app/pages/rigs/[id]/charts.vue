@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { NuxtLink } from '#components'
 import {
+  own,
   addRow,
   controlsOf,
   lastOrder,
@@ -39,7 +40,7 @@ const rig = computed(() => rigs.rig!)
 const devices = computed(() => receivers(rig.value))
 const control = computed(() => {
   const one = selection.value
-  return one?.kind === 'control' ? (rig.value.controls[one.controlId] ?? null) : null
+  return one?.kind === 'control' ? (own(rig.value.controls, one.controlId) ?? null) : null
 })
 const preset = computed(() => (selection.value?.kind === 'preset' ? selection.value : null))
 
@@ -61,7 +62,7 @@ const deviceTabs = computed(() =>
   devices.value.map(({ id, name }) => ({
     key: id as string,
     text: name,
-    found: rigs.found.filter(({ about }) => rig.value.controls[about.id]?.deviceId === id),
+    found: rigs.found.filter(({ about }) => own(rig.value.controls, about.id)?.deviceId === id),
   })),
 )
 const summary = computed(

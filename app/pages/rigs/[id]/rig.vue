@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { inOrder, links, tidy, type Device, type TableName } from '#core'
+import { own, inOrder, links, tidy, type Device, type TableName } from '#core'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import AddBoxDialog from '~/components/rig/AddBoxDialog.vue'
@@ -44,10 +44,12 @@ const summary = computed(
 )
 const tabs = computed(() => rigTabs(rigs.found))
 const device = computed(() =>
-  selection.value?.kind === 'device' ? rig.value.devices[selection.value.deviceId] : undefined,
+  selection.value?.kind === 'device' ? own(rig.value.devices, selection.value.deviceId) : undefined,
 )
 const controller = computed(() =>
-  selection.value?.kind === 'controller' ? rig.value.controllers[selection.value.controllerId] : undefined,
+  selection.value?.kind === 'controller'
+    ? own(rig.value.controllers, selection.value.controllerId)
+    : undefined,
 )
 const link = computed(() => {
   const one = selection.value

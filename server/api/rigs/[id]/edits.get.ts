@@ -1,10 +1,11 @@
 import { defineEventHandler, getQuery } from 'h3'
 import { sinceSchema } from '#shared/contract/rigs'
 import { parseWith } from '../../../http/body'
-import { requireDatabase, requireRig, rigIdOf } from '../../../http/context'
+import { requireRig, requireStore, rigIdOf } from '../../../http/context'
+import { sendJson } from '../../../http/sendJson'
 import { editsSince } from '../../../services/edits'
 
 export default defineEventHandler(async (event) => {
   const { since } = parseWith(sinceSchema, getQuery(event))
-  return requireRig(await editsSince(requireDatabase(), rigIdOf(event), since))
+  await sendJson(event, requireRig(await editsSince(requireStore(event), rigIdOf(event), since)))
 })

@@ -1,9 +1,9 @@
 import { defineEventHandler, sendNoContent } from 'h3'
 import { apiError } from '../../../http/apiError'
-import { requireDatabase, rigIdOf } from '../../../http/context'
+import { requireStore, rigIdOf } from '../../../http/context'
 import { deleteRig } from '../../../services/rigs'
 
 export default defineEventHandler(async (event) => {
-  if (!(await deleteRig(requireDatabase(), rigIdOf(event)))) throw apiError('noSuchRig')
+  if (!(await deleteRig(requireStore(event), rigIdOf(event)))) throw apiError('noSuchRig')
   return sendNoContent(event)
 })

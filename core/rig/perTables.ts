@@ -1,0 +1,47 @@
+import type { Rig, TableName } from './rig'
+
+/**
+ * A function of a rig that looks at some of its tables only, worked out once for each state of those: an edit
+ * elsewhere costs it nothing. Tables never change, so an answer holds for as long as they are kept.
+ */
+export function perTables<Value>(
+  names: readonly TableName[],
+  work: (rig: Rig) => Value,
+): (rig: Rig) => Value {
+  const known: Known<Value> = { deeper: new WeakMap() }
+  return (rig) => {
+    let at = known
+    for (const name of names) {
+      let next = at.deeper.get(rig[name])
+      if (!next) at.deeper.set(rig[name], (next = { deeper: new WeakMap() }))
+      at = next
+    }
+    return (at.answer ??= { value: work(rig) }).value
+  }
+}
+
+/** Answers by one table after the other. */
+interface Known<Value> {
+  readonly deeper: WeakMap<object, Known<Value>>
+  answer?: { readonly value: Value }
+}
+
+/**
+ * The same for a function of one row among some tables: after an edit only the rows it changed are worked
+ * out again, or all when one of the tables is another.
+ */
+export function perRow<Row extends object, Value>(
+  names: readonly TableName[],
+  work: (rig: Rig, row: Row) => Value,
+): (rig: Rig, row: Row) => Value {
+  const known = perTables(names, () => new WeakMap<Row, { readonly value: Value }>())
+  return (rig, row) => {
+    const answers = known(rig)
+    let answer = answers.get(row)
+    if (!answer) answers.set(row, (answer = { value: work(rig, row) }))
+    return answer.value
+  }
+}
+
+/** What decides who hears whom. */
+export const CABLING = ['controllers', 'devices', 'cables'] as const satisfies readonly TableName[]

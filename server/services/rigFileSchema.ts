@@ -1,0 +1,5 @@
+import * as z from 'zod'
+import { rigFileSchema } from '#core'
+
+/** JSON Schema (draft 2020-12) of the rig file, made from the same schema that reads it. */
+export const rigFileJsonSchema = () => z.toJSONSchema(rigFileSchema, { target: 'draft-2020-12', io: 'input' })

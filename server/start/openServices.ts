@@ -1,0 +1,25 @@
+import { openDatabase } from '../db/database'
+import { settingOr } from '../db/repositories/settings'
+import { seedDemo } from '../demo/seedDemo'
+import type { Services } from '../http/context'
+import { createGate, newSalt } from '../http/gate'
+import { completeLogs } from '../services/completeLogs'
+import { createKeptRigs } from '../services/keptRigs'
+import type { Settings } from './settings'
+
+/** Opens what the settings name. Throws what `storageCodeOf` can name when the database cannot be had. */
+export async function openServices(
+  settings: Settings,
+  readMigration: (name: string) => Promise<string>,
+): Promise<Services> {
+  const { databaseUrl, databaseToken, passphrase, port, isHttps, isDemo } = settings
+  const database = await openDatabase(databaseUrl, databaseToken, readMigration)
+  const store = { database, kept: createKeptRigs() }
+  await completeLogs(database, new Date())
+  if (isDemo) await seedDemo(store, new Date())
+  const gate =
+    passphrase === null
+      ? null
+      : await createGate({ passphrase, salt: await settingOr(database, 'salt', newSalt), port, isHttps })
+  return { settings, store, gate }
+}

@@ -1,0 +1,263 @@
+import { spawn } from 'node:child_process'
+import { copyFile, mkdtemp, readFile, rename, rm, stat, unlink } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { createClient } from '@libsql/client'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { editRow, emptyRig, NO_RIG, parseRigFile, replay, type Rig } from '#core'
+import { openDatabase } from './db/database'
+import { databasePath } from './db/databaseFile'
+import { readEditsBetween } from './db/repositories/editLog'
+import { tidewright } from './demo/tidewright'
+import { completeLogs } from './services/completeLogs'
+import { postEdit } from './services/edits'
+import { createKeptRigs } from './services/keptRigs'
+import { createRig, findHead, findRig, listRigs } from './services/rigs'
+import type { Store } from './services/store'
+import { startWords } from './start/startWords'
+import { readSettings } from './start/settings'
+import { ask } from './testing/ask'
+import { readMigration, startTestServer } from './testing/testServer'
+
+let folder: string
+let path: string
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'wire-step-'))
+  path = join(folder, 'test.db')
+})
+afterEach(() => rm(folder, { recursive: true }))
+
+const open = async (patience = 4000): Promise<Store> => ({
+  database: await openDatabase(`file:${path}`, undefined, readMigration, { patience }),
+  kept: createKeptRigs(),
+})
+const rename_ = (rig: Rig, name: string) => editRow(rig, 'renameRig', 'about', 'about', { name })!
+const rig = emptyRig('Kept')
+const NOW = new Date('2026-11-25T20:00:00Z')
+
+/** Far below the lock of 2 s: waiting inside SQLite would hold the event loop for all of it. */
+const HELD = 1500
+
+/** Another program: it takes the write lock, says so, and gives it back after so many ms. */
+async function lockedFor(milliseconds: number): Promise<() => Promise<void>> {
+  const script = `
+    const { createClient } = require('@libsql/client')
+    const client = createClient({ url: 'file:${path}' })
+    client.transaction('write').then(async (tx) => {
+      console.log('locked')
+      setTimeout(async () => { await tx.rollback(); client.close() }, ${milliseconds})
+    })`
+  const other = spawn(process.execPath, ['-e', script], {
+    cwd: process.cwd(),
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise((resolve) => other.stdout.once('data', resolve))
+  return () =>
+    new Promise((resolve) => (other.exitCode === null ? other.once('exit', () => resolve()) : resolve()))
+}
+
+/** The longest time the event loop was held while `work` ran, in ms. */
+async function longestHold(work: () => Promise<unknown>): Promise<number> {
+  let last = performance.now()
+  let longest = 0
+  const timer = setInterval(() => {
+    longest = Math.max(longest, performance.now() - last)
+    last = performance.now()
+  }, 5)
+  await work()
+  clearInterval(timer)
+  return longest
+}
+
+describe('a database another program has locked', () => {
+  it('is waited for without holding anyone up, and read all the while', async () => {
+    const store = await open()
+    const { id } = await createRig(store, rig, NOW)
+    const unlocked = await lockedFor(2000)
+    const writing = postEdit(store, id, { id: 'x', edit: rename_(rig, 'Waited') }, NOW)
+    expect(await longestHold(async () => expect((await findRig(store, id))?.rig).toEqual(rig))).toBeLessThan(
+      250,
+    )
+    store.kept.forget(id)
+    expect((await findRig(store, id))?.revision).toBe(1)
+    expect(await longestHold(async () => expect(await writing).toMatchObject({ ok: true }))).toBeLessThan(
+      HELD,
+    )
+    await unlocked()
+    await store.database.close()
+  })
+
+  it('for too long is "busy", which the page takes as "try again"', async () => {
+    const server = await startTestServer({ DATABASE_URL: `file:${path}` })
+    const store = await open(150)
+    const { id } = await createRig(store, rig, NOW)
+    const unlocked = await lockedFor(2000)
+    await expect(postEdit(store, id, { id: 'x', edit: rename_(rig, 'No') }, NOW)).rejects.toMatchObject({
+      code: 'busy',
+    })
+    expect((await ask(`${server.url}/api/rigs`, 'GET')).status).toBe(200)
+    await unlocked()
+    expect(await postEdit(store, id, { id: 'x', edit: rename_(rig, 'Yes') }, NOW)).toMatchObject({ ok: true })
+    await store.database.close()
+    await server.stop()
+  })
+})
+
+describe('a database file', () => {
+  it('is its owner’s alone, and whole by itself after the end', async () => {
+    const store = await open()
+    await createRig(store, tidewright(), NOW)
+    for (const file of [path, `${path}-wal`]) expect((await stat(file)).mode & 0o777).toBe(0o600)
+    await store.database.close()
+    expect((await stat(`${path}-wal`).catch(() => ({ size: 0 }))).size).toBe(0)
+    const alone = join(folder, 'alone.db')
+    await copyFile(path, alone)
+    const client = createClient({ url: `file:${alone}` })
+    expect((await client.execute('SELECT count(*) AS n FROM rigs')).rows[0]?.n).toBe(1)
+    client.close()
+  })
+
+  it.each([
+    ['deleted', async () => unlink(path)],
+    ['replaced', async () => rename(path, `${path}.away`).then(() => copyFile(`${path}.away`, path))],
+  ])('%s while the server runs is noticed before anything is confirmed', async (_, lose) => {
+    const server = await startTestServer({ DATABASE_URL: `file:${path}` })
+    const { json } = await ask(`${server.url}/api/rigs`, 'POST', { name: 'Lost' })
+    await lose()
+    const edit = rename_(emptyRig('Lost'), 'More')
+    for (const [method, at, body] of [
+      ['GET', '/api/rigs', undefined],
+      ['GET', `/api/rigs/${json.id}`, undefined],
+      ['POST', '/api/rigs', { name: 'Other' }],
+      ['POST', `/api/rigs/${json.id}/edits`, { id: 'x', edit }],
+    ] as const)
+      expect(await ask(server.url + at, method, body)).toMatchObject({
+        status: 503,
+        json: { error: { code: 'storageGone' } },
+      })
+    await server.stop()
+  })
+
+  it('is found by any way of writing its address', () => {
+    expect(databasePath('file:a%20b.db')).toBe('a b.db')
+    expect(databasePath('file:///x/y.db?mode=rw')).toBe('/x/y.db')
+    expect(databasePath('file://localhost/x.db')).toBe('/x.db')
+    expect(databasePath('libsql://x')).toBeNull()
+  })
+})
+
+describe('what is no database of this version', () => {
+  const settings = () => {
+    const read = readSettings({ DATABASE_URL: `file:${path}` })
+    if (!read.ok) throw new Error('settings')
+    return read.value
+  }
+  const wordsOf = () =>
+    open(100).then(
+      () => 'opened',
+      (error: unknown) => startWords(error, settings()),
+    )
+
+  it('is refused when a newer one wrote it, untouched', async () => {
+    await (await open()).database.close()
+    const client = createClient({ url: `file:${path}` })
+    await client.execute(
+      `INSERT INTO "__drizzle_migrations" (hash, created_at) VALUES ('later', ${Date.now() + 1e12})`,
+    )
+    client.close()
+    const before = await readFile(path)
+    expect(await wordsOf()).toContain('written by a newer version')
+    expect(Buffer.compare(before, await readFile(path))).toBe(0)
+  })
+
+  it('is refused when it is something else, a folder, or locked, each in words of its own', async () => {
+    const { writeFile, mkdir } = await import('node:fs/promises')
+    await writeFile(path, 'no database at all, but long enough to be looked at as one'.repeat(20))
+    expect(await wordsOf()).toContain('damaged or no database')
+    await rm(path)
+    await mkdir(path)
+    expect(await wordsOf()).toContain('does not read or write')
+    await rm(path, { recursive: true })
+    await (await open()).database.close()
+    const unlocked = await lockedFor(500)
+    expect(['opened', expect.stringContaining('Another program')]).toContainEqual(await wordsOf())
+    await unlocked()
+  })
+})
+
+describe('a log', () => {
+  const told = async ({ database }: Store, id: string): Promise<Rig> =>
+    replay(
+      (await readEditsBetween(database.db, id, 0, 1e9)).map(({ edit }) => edit),
+      NO_RIG,
+    )
+
+  it('replayed from nothing is the stored rig, from the first revision on', async () => {
+    const store = await open()
+    const { id } = await createRig(store, tidewright(), NOW)
+    expect(await told(store, id)).toEqual(tidewright())
+    await postEdit(store, id, { id: 'x', edit: rename_(tidewright(), '  Spaced ') }, NOW)
+    store.kept.forget(id)
+    const stored = (await findRig(store, id))!.rig
+    expect(stored.about.about?.name).toBe('Spaced')
+    expect(await told(store, id)).toEqual(stored)
+    await store.database.close()
+  })
+
+  it('the same id with another edit is refused, not answered as if it had been done', async () => {
+    const store = await open()
+    const { id } = await createRig(store, rig, NOW)
+    expect(await postEdit(store, id, { id: 'x', edit: rename_(rig, ' One') }, NOW)).toMatchObject({
+      ok: true,
+    })
+    expect(await postEdit(store, id, { id: 'x', edit: rename_(rig, ' One') }, NOW)).toMatchObject({
+      ok: true,
+      value: { revision: 2 },
+    })
+    expect(await postEdit(store, id, { id: 'x', edit: rename_(rig, 'Two') }, NOW)).toEqual({
+      ok: false,
+      refusal: { code: 'idTaken' },
+    })
+    await store.database.close()
+  })
+
+  // Made by version 0.1.0: rigs edited in order, with a row named twice, and with text that does not come back.
+  it('of a database of the first version is completed once, and then tells every rig', async () => {
+    await copyFile(new URL('./testing/old/version1.db', import.meta.url), path)
+    const store = await open()
+    const rigs = await listRigs(store)
+    expect(rigs.map(({ name }) => name).sort()).toEqual([
+      'A row named twice',
+      'Edited in order',
+      'Never edited',
+      'Text that does not come back',
+    ])
+    expect(await completeLogs(store.database, NOW)).toBe(4)
+    expect(await completeLogs(store.database, NOW)).toBe(0)
+    for (const { id, name } of rigs) {
+      const found = (await findRig(store, id))!
+      expect([name, await told(store, id)]).toEqual([name, found.rig])
+      const edit = rename_(found.rig, `${name}, again`)
+      expect(await postEdit(store, id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    }
+    const revisions = Object.fromEntries(
+      await Promise.all(rigs.map(async ({ id, name }) => [name, (await findHead(store, id))?.revision])),
+    )
+    expect(revisions).toEqual({
+      'Edited in order': 5,
+      'Never edited': 2,
+      // An edit more, that says what the log had wrong.
+      'A row named twice': 4,
+      'Text that does not come back': 5,
+    })
+    const text = rigs.find(({ name }) => name.startsWith('Text'))!
+    const mended = (await findRig(store, text.id))!.rig.devices.echo!
+    expect(mended.relays[0]?.does).toBe('half \uFFFD and nul \uFFFD here')
+    await store.database.close()
+  })
+
+  it('a rig file of the first version opens', async () => {
+    const text = await readFile(new URL('./testing/old/version1.rig.json', import.meta.url), 'utf8')
+    expect(parseRigFile(text)).toMatchObject({ ok: true })
+  })
+})
