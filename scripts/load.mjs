@@ -15,12 +15,8 @@ const SECONDS = 10
 const NOTICED = 250
 const folder = mkdtempSync(join(tmpdir(), 'wire-step-load-'))
 const path = join(folder, 'load.db')
-const server = await startServer({
-  DATABASE_URL: `file:${path}`,
-  WIRE_STEP_DEMO: '1',
-  WIRE_STEP_REQUESTS: '100000000',
-})
-const { url, pid } = server
+const start = () =>
+  startServer({ DATABASE_URL: `file:${path}`, WIRE_STEP_DEMO: '1', WIRE_STEP_REQUESTS: '100000000' })
 const percentile = (numbers, share) =>
   numbers.toSorted((a, b) => a - b)[Math.floor((numbers.length - 1) * share)] ?? 0
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -32,15 +28,26 @@ const processor = () => {
     .split(' ')
   return (Number(fields[11]) + Number(fields[12])) / 100
 }
-const stored = () =>
-  ['', '-wal'].reduce((sum, end) => sum + (statSync(path + end, { throwIfNoEntry: false })?.size ?? 0), 0)
+/** Bytes of the database once its server has ended in order: everything is in the one file then. */
+async function storedAfter(server) {
+  await server.kill('SIGTERM')
+  return statSync(path).size
+}
 
-const { rigs } = await (await fetch(`${url}/api/rigs`)).json()
-const file = await (await fetch(`${url}/api/rigs/${rigs[0].id}/files/rig.json`)).text()
+const setUp = await start()
+const { rigs } = await (await fetch(`${setUp.url}/api/rigs`)).json()
+const file = await (await fetch(`${setUp.url}/api/rigs/${rigs[0].id}/files/rig.json`)).text()
+const ids = []
+for (let n = 0; n < PLAYERS; n++)
+  ids.push((await (await fetch(`${setUp.url}/api/rigs/file`, { method: 'POST', body: file })).json()).id)
+const emptyLog = await storedAfter(setUp)
+
+const server = await start()
+const { url, pid } = server
+await (await fetch(`${url}/api/rigs`)).text()
 const before = memory()
 const players = []
-for (let n = 0; n < PLAYERS; n++) {
-  const { id } = await (await fetch(`${url}/api/rigs/file`, { method: 'POST', body: file })).json()
+for (const id of ids) {
   const { rig } = await (await fetch(`${url}/api/rigs/${id}`)).json()
   players.push({ id, bank: rig.banks.menders, revision: 1, made: 0 })
 }
@@ -48,7 +55,6 @@ console.log(`${PLAYERS} players, each with a rig of ${(file.length / 1000).toFix
 console.log(
   `  memory: ${before.toFixed(0)} MB before, ${memory().toFixed(0)} MB with all open: ${(((memory() - before) / PLAYERS) * 1000).toFixed(0)} kB a rig in use`,
 )
-const emptyLog = stored()
 
 async function timed(times, work) {
   const began = performance.now()
@@ -110,8 +116,7 @@ console.log(
     ? `  What gives first: at an edit every ${gave.pace} s, ${gave.refused > 0 ? `${gave.refused} edits refused` : `p99 ${gave.p99.toFixed(0)} ms`}, with ${gave.share.toFixed(0)} % of a processor used`
     : '  Nothing gave at the fastest pace',
 )
-await server.kill('SIGTERM')
 console.log(
-  `  stored: ${((stored() - emptyLog) / edits).toFixed(0)} bytes an edit, ${(emptyLog / (PLAYERS + 1) / 1000).toFixed(0)} kB a rig with its beginning`,
+  `  stored: ${(((await storedAfter(server)) - emptyLog) / edits).toFixed(0)} bytes an edit, ${(emptyLog / (PLAYERS + 1) / 1000).toFixed(0)} kB a rig with its beginning`,
 )
 rmSync(folder, { recursive: true })

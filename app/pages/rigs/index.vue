@@ -2,6 +2,7 @@
 import { Trash2 } from '@lucide/vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
+import { useTimeoutFn } from '@vueuse/core'
 import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { NuxtLink } from '#components'
@@ -24,11 +25,14 @@ const removing = shallowRef<RigSummary | null>(null)
 const brought = ref(0)
 const hasSignIn = ref(false)
 const fileInput = useTemplateRef('fileInput')
+const retry = useTimeoutFn(refresh, 3000, { immediate: false })
 
 async function refresh(): Promise<void> {
   const answer = await server.list()
   if (answer.kind === 'done') rigs.value = answer.value.rigs
   failure.value = answer.kind === 'done' ? null : answer
+  // Away is not for good: it is asked again by itself.
+  if (answer.kind === 'away') retry.start()
 }
 
 async function openCreated(answer: Answer<CreatedReply>): Promise<void> {
