@@ -42,6 +42,7 @@ export { shareChannel } from './rig/edits/shareChannel'
 export { moveDevice } from './rig/edits/moveDevice'
 export { applyEdit, doEdit, type Done } from './rig/applyEdit'
 export { editSchema } from './rig/editSchema'
+export { upgradeEdit } from './rig/upgradeEdit'
 export { editBetween, NO_RIG, replay, unplay } from './rig/replay'
 export { EDIT_BYTES_MAX, RIG_BYTES_MAX, rigBytes } from './rig/rigBytes'
 export { canBeKept, cutText, keepable, letterCount } from './base/text'
@@ -83,12 +84,12 @@ export {
   type TableName,
   type Tables,
 } from './rig/rig'
-export { ABOUT_ID, type About } from './rig/table/about'
-export type { Action } from './rig/table/action'
+export { ABOUT_ID, SCHOOLS, type About, type School } from './rig/table/about'
+export type { Action, ActionKind, ActionOf } from './rig/table/action'
 export type { Bank, BankId } from './rig/table/bank'
 export { switchCount, type Controller, type ControllerEvent, type ControllerId } from './rig/table/controller'
 export type { Adapter, Cable, CableEnd, CableId, Lead } from './rig/table/cable'
-export type { Device, DeviceId, DeviceKind, RelayFunction } from './rig/table/device'
+export type { Bypass, Device, DeviceId, DeviceKind, Gap, RelayFunction } from './rig/table/device'
 export type { Mark, MarkId } from './rig/table/mark'
 export {
   roleOf,
@@ -113,10 +114,36 @@ export type { Pair, PairId } from './rig/table/pair'
 export { BLANK_PRESET, PURPOSES, type Preset, type PresetId, type Purpose } from './rig/table/preset'
 export type { SetValue } from './rig/table/setValue'
 export { isProgrammed, type Footswitch, type SwitchId } from './rig/table/switch'
+export { BLANK_SOUND, type Cell, type Sound, type SoundId } from './rig/table/sound'
+
+export { contactsOf, type Contact } from './rig/cabling/contacts'
+export { between, deviceBetween, type Between, type DeviceBetween, type Leftover } from './sound/between'
+export { reachedBy, soundDevices, spokenCells } from './sound/cells'
+export {
+  cellChoices,
+  formatCell,
+  parseCell,
+  presetText,
+  setText,
+  type CellRefusal,
+  type TypedCell,
+} from './sound/cellText'
+export { moveSound } from './sound/edits/moveSound'
+export { pasteCells, type PasteFault } from './sound/edits/pasteCells'
+export { detachSound, removeSounds } from './sound/edits/removeSounds'
+export { setCells, type CellWrite, type NewIds } from './sound/edits/setCells'
+export { presetsFromSound, setSwitchSound, soundFromSwitch } from './sound/edits/switchSound'
+export { soundMatrix, type Matrix } from './sound/matrix'
+export { presetOrParameter, type PresetOrParameter } from './sound/presetOrParameter'
+export { sendingOf, type Sending } from './sound/sending'
+export { switchName } from './sound/switchName'
+export { useCount, usedBy, type Use } from './sound/usedBy'
+export { wantsOf, type Doubt, type Want } from './sound/want'
+export { withChanges } from './rig/applyEdit'
 
 export { abilityFor, lacking, requirements, type Need, type Requirement } from './switching/requirements'
 export { reasonAgainst } from './switching/reasonAgainst'
-export { compile, type CompiledMessage, type SwitchEvent } from './switching/compile'
+export { compile, messagesAmong, type CompiledStep, type SwitchEvent } from './switching/compile'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
   deviceState,
@@ -124,8 +151,10 @@ export {
   step,
   type FloorInput,
   type FloorState,
+  type StepResult,
   type WireEntry,
 } from './simulate/step'
+export { floorCells } from './simulate/floorCells'
 export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'
 

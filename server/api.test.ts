@@ -66,7 +66,9 @@ describe.each(PLACES)('with $name', ({ open }) => {
       expect((await ask('GET', '/api/rigs')).json.rigs).toContainEqual(
         expect.objectContaining({ id, name: 'Empty one', revision: 1 }),
       )
-      expect((await load(id)).rig.about).toEqual({ about: { id: 'about', name: 'Empty one' } })
+      expect((await load(id)).rig.about).toEqual({
+        about: { id: 'about', name: 'Empty one', unsaid: 'leave', school: 'absolute' },
+      })
       expect((await ask('DELETE', `/api/rigs/${id}`)).status).toBe(204)
       expect(await ask('GET', `/api/rigs/${id}`)).toMatchObject({
         status: 404,
@@ -241,7 +243,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
     it.each([
       ['empty', '', '', 'It is not JSON'],
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
-      ['of another version', text.replace('"version": 1', '"version": 2'), 'version', 'It is of version 2'],
+      ['of another version', text.replace('"version": 2', '"version": 3'), 'version', 'It is of version 3'],
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),

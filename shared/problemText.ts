@@ -47,6 +47,10 @@ export function problemText(problem: Problem): string {
       return 'The edit changes it twice.'
     case 'rigTooLarge':
       return `The rig would be larger than a rig file may be: ${megabytes(problem.most)} MB.`
+    case 'ownParent':
+      return 'It is a variant of itself. Let it follow another sound, or none.'
+    case 'sameDevice':
+      return 'It says two things of one device. Keep one of them.'
     case 'noAbout':
       return 'It should hold exactly one row, with the id "about".'
     default:

@@ -11,6 +11,7 @@ export type Selection =
   | { readonly kind: 'control'; readonly controlId: string; readonly value?: number }
   | { readonly kind: 'preset'; readonly deviceId: string; readonly index: number }
   | { readonly kind: 'pair'; readonly pairId: string }
+  | { readonly kind: 'sound'; readonly soundId: string; readonly deviceId?: string }
 
 /** The choice that shows a row of a table in the inspector. */
 export function selectionOf(table: string, id: string): Selection | null {

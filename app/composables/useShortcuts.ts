@@ -14,9 +14,11 @@ export interface Shortcut {
 }
 
 /** Keys typed into a field, or into an open list or dialog, are not for us; those with Ctrl or Command are, except in fields. */
-function isForField(target: EventTarget | null): boolean {
+function isForField({ target, ctrlKey, metaKey }: KeyboardEvent): boolean {
+  if (!(target instanceof Element)) return false
+  // What is typed over a table is written into its cell.
+  if (!ctrlKey && !metaKey && target.closest('[role="grid"]')) return true
   return (
-    target instanceof Element &&
     target.closest(
       'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]',
     ) !== null
@@ -38,7 +40,7 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): void {
 }
 
 const unlessField = (run: () => void) => (event: KeyboardEvent) => {
-  if (event.repeat || isForField(event.target)) return
+  if (event.repeat || isForField(event)) return
   event.preventDefault()
   run()
 }

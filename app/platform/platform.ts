@@ -4,6 +4,7 @@ import { tabKeep, type Keep } from './keep'
 import { browserChartReader, type ChartReader } from './chartReader'
 import { browserMidiOutputs, type MidiOutputs } from './midiOutputs'
 import { browserPage, type Page } from './page'
+import { browserSoundWorker, type SoundWorker } from './soundWorker'
 import { browserRigServer, type RigServer } from './rigServer'
 
 /** Everything of the world outside that the stores use. */
@@ -16,6 +17,8 @@ export interface Platform {
   readonly midi: MidiOutputs
   /** A reader of its own for each who asks. */
   readonly openChartReader: () => ChartReader
+  /** A worker of its own for each who asks. */
+  readonly openSoundWorker: () => SoundWorker
 }
 
 let platform: Platform | null = null
@@ -29,6 +32,7 @@ export const usePlatform = (): Platform =>
     page: browserPage,
     midi: browserMidiOutputs,
     openChartReader: browserChartReader,
+    openSoundWorker: browserSoundWorker,
   })
 
 /** For tests: stands in for the browser. */

@@ -7,11 +7,15 @@ import {
   inOrder,
   reconcile,
   step,
+  switchName,
   type BankId,
   type ChannelMessage,
   type DeviceId,
   type FloorInput,
   type FloorState,
+  type Footswitch,
+  type SoundId,
+  type StepResult,
   type SwitchId,
   type WireEntry,
 } from '#core'
@@ -24,6 +28,8 @@ export interface Stomp {
   /** Null for messages sent by hand. */
   readonly switchId: SwitchId | null
   readonly wire: readonly WireEntry[]
+  /** Contacts that were closed or opened. */
+  readonly contacts: StepResult['contacts']
 }
 
 /** The simulated floor: what stepping on the rig's switches does, right now. */
@@ -74,9 +80,9 @@ export const useFloorStore = defineStore('floor', () => {
     if (!rigs.rig || !state.value) return
     const result = step(rigs.rig, state.value, input)
     state.value = result.state
-    if (input.kind === 'bank' || result.wire.length === 0) return
-    const switchId = input.kind === 'send' ? null : input.switchId
-    last.value = { at: clock.now(), switchId, wire: result.wire }
+    if (input.kind === 'bank' || result.wire.length + result.contacts.length === 0) return
+    const switchId = 'switchId' in input ? input.switchId : null
+    last.value = { at: clock.now(), switchId, wire: result.wire, contacts: result.contacts }
   }
 
   /** The foot goes down on a footswitch of the current bank; nothing happens while it is down already. */
@@ -97,6 +103,13 @@ export const useFloorStore = defineStore('floor', () => {
   /** Sends messages to one device, as from the controller. */
   const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
     act({ kind: 'send', deviceId, messages, at: clock.microseconds() })
+
+  /** Sends a sound, as a switch that recalls it would. */
+  const sendSound = (soundId: SoundId): void => act({ kind: 'sound', soundId, at: clock.microseconds() })
+
+  /** What a footswitch is called on the controller. */
+  const nameOf = (footswitch: Footswitch): string =>
+    rigs.rig && controller.value ? switchName(rigs.rig, footswitch, controller.value) : footswitch.label
 
   /** Lets go of everything: the window lost the keyboard, or the bank changed under the foot. */
   function releaseAll(): void {
@@ -127,6 +140,8 @@ export const useFloorStore = defineStore('floor', () => {
     press,
     release,
     send,
+    sendSound,
+    nameOf,
     releaseAll,
     goToBank,
     turnBank,

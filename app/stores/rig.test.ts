@@ -4,6 +4,7 @@ import { editRow } from '#core'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
+import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidiOutputs } from '~/platform/midiOutputs'
 import { memoryPage } from '~/platform/page'
@@ -30,6 +31,7 @@ function openTab(keep = memoryKeep()) {
     page: memoryPage(),
     midi: memoryMidiOutputs,
     openChartReader: memoryChartReader,
+    openSoundWorker: memorySoundWorker,
   })
   setActivePinia(createPinia())
   return useRigStore()

@@ -1,4 +1,4 @@
-import { perObject } from '#core'
+import { perObject, upgradeEdit } from '#core'
 import type { PostEdit } from '#shared/contract/rigs'
 import type { Keep } from '~/platform/keep'
 import { EMPTY_HISTORY, type History } from './history'
@@ -39,9 +39,12 @@ export function createTabNotes(keep: Keep, rigId: string): TabNotes {
   return {
     read: () => {
       const old = parse<Partial<Notes>>(keep.read(oldKey)) ?? {}
+      const pending = parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? []
+      const { past, future } = parse<History>(keep.read(historyKey)) ?? old.history ?? EMPTY_HISTORY
+      // A tab may have been opened with an earlier version.
       return {
-        pending: parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? [],
-        history: parse<History>(keep.read(historyKey)) ?? old.history ?? EMPTY_HISTORY,
+        pending: pending.map(({ id, edit }) => ({ id, edit: upgradeEdit(edit) })),
+        history: { past: past.map(upgradeEdit), future: future.map(upgradeEdit) },
       }
     },
     write: (notes) => {

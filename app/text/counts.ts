@@ -11,5 +11,8 @@ const ordinals = new Intl.PluralRules('en', { type: 'ordinal' })
 
 const lists = new Intl.ListFormat('en', { style: 'long', type: 'conjunction' })
 
-/** "Preamp, Tape echo, and Reverb". */
-export const listText = (words: readonly string[]): string => lists.format(words)
+const choices = new Intl.ListFormat('en', { style: 'long', type: 'disjunction' })
+
+/** "Preamp, Tape echo, and Reverb"; with "or" where one of them is meant. */
+export const listText = (words: readonly string[], joint: 'and' | 'or' = 'and'): string =>
+  (joint === 'and' ? lists : choices).format(words)

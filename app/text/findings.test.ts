@@ -3,6 +3,17 @@ import type { Finding } from '#core'
 import { findingText } from './findings'
 import { findingsOfStage, STAGES } from './stages'
 
+const LEVELS = {
+  device: 'Preamp',
+  loud: 'Solo',
+  quiet: 'Verse',
+  loudPreset: '9 Full',
+  quietPreset: '3 Round',
+  loudLevel: 10,
+  quietLevel: 5,
+  planned: 7,
+}
+
 /** Facts as the checks give them, one finding or more for every code. */
 const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { code: Code }>['facts'][] } = {
   noPath: [
@@ -139,6 +150,54 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { device: 'Preamp', pair: 'Verse', isLocked: true, isFirst: false },
     { device: 'Preamp', pair: 'Verse', isLocked: false, isFirst: true },
   ],
+  soundCannot: (
+    ['noBypass', 'noRest', 'noWay', 'noProgram', 'otherDevice', 'cannotBeSet', 'notMapped', 'pulsed'] as const
+  ).map((why) => ({ sound: 'Verse', device: 'Echo', why, control: 'Freeze' })),
+  soundDoubt: [{ sound: 'Verse', device: 'Echo', why: 'cannotBeSet', control: 'Freeze' }],
+  soundClash: [{ sound: 'Verse', device: 'Echo', other: 'Amp', channel: 3 }],
+  lostControls: (['store', 'stay', null] as const).map((fixIs) => ({
+    sound: 'Verse',
+    device: 'Echo',
+    controls: ['Mix 35 %'],
+    deafMs: 60,
+    controller: 'Eight switches',
+    fixIs,
+    preset: 'Dotted',
+  })),
+  tooManyMessages: [
+    { sound: 'Verse', controller: 'Eight switches', messages: 17, most: 16, same: ['Echo'] },
+    { sound: 'Verse', controller: 'Eight switches', messages: 17, most: 16, same: [] },
+  ],
+  leftover: [
+    { device: 'Echo', what: 'Mix 35 %', by: ['Solo'], left: ['Verse'], cure: 'Mix 0 %' },
+    { device: 'Echo', what: 'Mix 35 %', by: ['A', 'B', 'C', 'D'], left: ['E', 'F'], cure: '' },
+  ],
+  forgottenDevice: (['off', 'rest', 'leave'] as const).map((cure) => ({
+    device: 'Echo',
+    what: 'B4 Dotted',
+    by: ['Solo'],
+    forgot: cure === 'off' ? ['Verse'] : ['Verse', 'Chorus'],
+    cure,
+  })),
+  levelJump: [LEVELS],
+  noHeadroom: [LEVELS],
+  avoidableHole: [
+    {
+      device: 'Echo',
+      from: 'Verse',
+      to: 'Chorus',
+      presets: ['B4 Dotted', 'C2 Long'],
+      settings: 1,
+      ms: 80,
+      stay: 'Mix 50 %',
+    },
+  ],
+  againstSchool: (['presets', 'songPreset', 'absolute', 'backToRest'] as const).map((school) => ({
+    school,
+    cells: 2,
+    sound: 'Verse',
+    device: 'Echo',
+  })),
 }
 
 const fix = { label: 'changeDevice', changes: [] } as const

@@ -5,6 +5,7 @@ import { controlSayings } from './sayings/control'
 import { deviceSayings } from './sayings/devices'
 import { powerSayings } from './sayings/power'
 import type { FindingCode, FindingText, Sayings } from './sayings/saying'
+import { soundSayings } from './sayings/sounds'
 import { switchSayings } from './sayings/switches'
 
 /** Every code has its sentence; the compiler asks for a new one's. */
@@ -14,6 +15,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...controlSayings,
   ...chartSayings,
   ...powerSayings,
+  ...soundSayings,
   ...switchSayings,
 }
 

@@ -3,7 +3,7 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'charts' | 'switches'
+  readonly page: 'rig' | 'charts' | 'sounds' | 'switches'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -13,6 +13,7 @@ export interface Stage {
 export const STAGES: readonly Stage[] = [
   { name: 'Rig', page: 'rig', key: 'r', tables: ['about', 'controllers', 'devices', 'cables', 'marks'] },
   { name: 'Charts', page: 'charts', key: 'h', tables: ['presets', 'controls', 'pairs'] },
+  { name: 'Sounds', page: 'sounds', key: 'u', tables: ['sounds'] },
   { name: 'Switches', page: 'switches', key: 's', tables: ['banks', 'switches'] },
 ]
 

@@ -28,6 +28,8 @@ export const usualController: Omit<ControllerArchetype['fields'], 'name' | 'rows
   pressWithLong: 'release',
   colours: 8,
   sendsClock: true,
+  waitMs: 0,
+  runningStatus: false,
   separateOutputs: false,
   builtInPedals: 0,
   chords: '',
@@ -47,6 +49,12 @@ export const usualDevice: Omit<DeviceArchetype['fields'], 'name' | 'ports'> = {
   sendsProgramsBack: false,
   followsClock: false,
   relays: [],
+  bypass: { kind: 'none' },
+  rest: null,
+  deafMs: 20,
+  whileDeaf: 'loses',
+  gap: { heard: 'slight', ms: 20 },
+  powerOn: null,
   saving: { how: 'explicit', losesEdits: true },
 }
 

@@ -1,8 +1,11 @@
 import { addressOf } from '../rig/numbering/address'
+import { findPreset } from '../rig/edits/setRecall'
 import { perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import type { PresetId } from '../rig/table/preset'
 import type { Device } from '../rig/table/device'
+import { actionRecalls, switchRecalls } from '../switching/action'
+import { COMPILE_TABLES } from '../switching/compile'
 import { reasonAgainst } from '../switching/reasonAgainst'
 
 /** A run of a device's presets, both ends included, counted from 0, that the controller cannot send. */
@@ -40,13 +43,16 @@ export function nextFreePreset(rig: Rig, device: Device, after = -1): number | n
   return null
 }
 
-/** The presets that some switch recalls. */
+/** The presets that some switch or sound recalls. */
 export const usedPresets = perTables(
-  ['switches'],
+  [...COMPILE_TABLES, 'switches'],
   (rig: Rig): ReadonlySet<PresetId> =>
     new Set(
-      Object.values(rig.switches).flatMap(({ positions, release }) =>
-        [...positions.flat(), ...release].map(({ presetId }) => presetId),
-      ),
+      [
+        ...Object.values(rig.switches).flatMap((one) => switchRecalls(rig, one)),
+        ...Object.values(rig.sounds).flatMap(({ id }) =>
+          actionRecalls(rig, { kind: 'recallSound', soundId: id }),
+        ),
+      ].flatMap(({ deviceId, index }) => findPreset(rig, deviceId, index)?.id ?? []),
     ),
 )

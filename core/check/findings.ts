@@ -1,6 +1,7 @@
 import { perObject } from '../base/perObject'
 import { CABLING, perTables } from '../rig/perTables'
 import type { Rig, TableName } from '../rig/rig'
+import { COMPILE_TABLES } from '../switching/compile'
 import { blockedChannel, type BlockedChannel } from './blockedChannel'
 import { cannotPerform, type CannotPerform } from './cannotPerform'
 import { crowdedJack, type CrowdedJack } from './crowdedJack'
@@ -29,6 +30,13 @@ import { reservedNumber, type ReservedNumber } from './reservedNumber'
 import { lookAlike, type LookAlike } from './lookAlike'
 import { notEntered, type NotEntered } from './notEntered'
 import { relearnPair, type RelearnPair } from './relearnPair'
+import { soundCannot, soundDoubt, type SoundCannot, type SoundDoubt } from './soundCannot'
+import { soundClash, type SoundClash } from './soundClash'
+import { lostControls, type LostControls } from './lostControls'
+import { forgottenDevice, leftover, type ForgottenDevice, type Leftover } from './leftover'
+import { levelJump, noHeadroom, type LevelJump, type NoHeadroom } from './soundLevels'
+import { avoidableHole, tooManyMessages, type AvoidableHole, type TooManyMessages } from './avoidableHole'
+import { againstSchool, type AgainstSchool } from './againstSchool'
 
 /** Everything a check can find, closed by code. */
 export type Finding =
@@ -60,6 +68,17 @@ export type Finding =
   | LookAlike
   | NotEntered
   | RelearnPair
+  | SoundCannot
+  | SoundDoubt
+  | SoundClash
+  | LostControls
+  | TooManyMessages
+  | Leftover
+  | ForgottenDevice
+  | LevelJump
+  | NoHeadroom
+  | AvoidableHole
+  | AgainstSchool
   | SilentSwitch
 
 interface Check {
@@ -73,7 +92,7 @@ const on = (tables: readonly TableName[], find: Check['find']): Check => ({
   find: perTables(tables, find),
 })
 
-const RECALLS = ['devices', 'presets', 'switches'] as const
+const SWITCHES = [...COMPILE_TABLES, 'switches'] as const
 
 /** Every check. A new one is a file of its own and a line here. */
 export const CHECKS: readonly Check[] = [
@@ -88,7 +107,7 @@ export const CHECKS: readonly Check[] = [
   on(CABLING, omniDevice),
   on(CABLING, noChannel),
   on(CABLING, blockedChannel),
-  on(RECALLS, ignoresPrograms),
+  on(SWITCHES, ignoresPrograms),
   on(CABLING, echoedPrograms),
   on(CABLING, wrongWiper),
   on(CABLING, wrongContact),
@@ -98,14 +117,25 @@ export const CHECKS: readonly Check[] = [
   on(CABLING, weakPower),
   on(CABLING, fedTwice),
   on(CABLING, midiPower),
-  on([...CABLING, 'banks', 'presets', 'switches'], cannotPerform),
-  on(['controllers', 'banks', ...RECALLS], unsendablePreset),
+  on([...SWITCHES, 'banks'], cannotPerform),
+  on([...SWITCHES, 'banks'], unsendablePreset),
   on([...CABLING, 'controls'], controlClash),
   on([...CABLING, 'controls'], reservedNumber),
   on(['devices', 'controls'], lookAlike),
-  on(['controls', ...RECALLS], notEntered),
+  on(SWITCHES, notEntered),
   on(['devices', 'controls', 'pairs'], relearnPair),
-  on(RECALLS, silentSwitch),
+  on(COMPILE_TABLES, soundCannot),
+  on(COMPILE_TABLES, soundDoubt),
+  on(COMPILE_TABLES, soundClash),
+  on(COMPILE_TABLES, lostControls),
+  on(COMPILE_TABLES, tooManyMessages),
+  on(COMPILE_TABLES, leftover),
+  on(COMPILE_TABLES, forgottenDevice),
+  on(COMPILE_TABLES, levelJump),
+  on(COMPILE_TABLES, noHeadroom),
+  on(COMPILE_TABLES, avoidableHole),
+  on(COMPILE_TABLES, againstSchool),
+  on(SWITCHES, silentSwitch),
 ]
 
 /** All that is wrong with a rig, in the order of the checks. Only checks an edit could have changed are done again. */

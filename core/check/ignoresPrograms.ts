@@ -3,6 +3,8 @@ import { editRow } from '../rig/edits/editRow'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
+import { switchRecalls } from '../switching/action'
+import { COMPILE_TABLES } from '../switching/compile'
 import type { FindingOf } from './finding'
 
 export type IgnoresPrograms = FindingOf<
@@ -33,9 +35,7 @@ export function ignoresPrograms(rig: Rig): IgnoresPrograms[] {
 
 /** The devices a switch recalls presets on. */
 const recalledOn = perRow(
-  ['presets'],
-  (rig, { positions, release }: Footswitch): ReadonlySet<string> =>
-    new Set(
-      [...positions.flat(), ...release].flatMap(({ presetId }) => own(rig.presets, presetId)?.deviceId ?? []),
-    ),
+  COMPILE_TABLES,
+  (rig, footswitch: Footswitch): ReadonlySet<string> =>
+    new Set(switchRecalls(rig, footswitch).map(({ deviceId }) => deviceId)),
 )

@@ -2,7 +2,7 @@ import { change, type Edit } from '../rig/edit'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { compile } from '../switching/compile'
+import { COMPILE_TABLES, compile } from '../switching/compile'
 import type { FindingOf } from './finding'
 
 export type SilentSwitch = FindingOf<
@@ -21,7 +21,7 @@ export type SilentSwitch = FindingOf<
 export const silentSwitch = (rig: Rig): SilentSwitch[] =>
   Object.values(rig.switches).flatMap((footswitch) => ofSwitch(rig, footswitch))
 
-const ofSwitch = perRow(['devices', 'presets'], (rig, footswitch: Footswitch): SilentSwitch[] => {
+const ofSwitch = perRow(COMPILE_TABLES, (rig, footswitch: Footswitch): SilentSwitch[] => {
   const presses = footswitch.positions.flatMap((_, position) =>
     compile(rig, footswitch, 'press', position).length === 0 ? [position + 1] : [],
   )

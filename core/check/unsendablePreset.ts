@@ -3,11 +3,14 @@ import { addressOf } from '../rig/numbering/address'
 import { formatDisplay } from '../rig/numbering/display'
 import { removeRecall } from '../rig/edits/removeRecall'
 import { perRow } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
+import { inOrder, type Rig } from '../rig/rig'
+import { actionRecalls } from '../switching/action'
+import { COMPILE_TABLES } from '../switching/compile'
 import { reasonAgainst } from '../switching/reasonAgainst'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import type { Footswitch } from '../rig/table/switch'
+import { aboutCell, soundCells } from './soundCells'
 import type { FindingOf } from './finding'
 
 export type UnsendablePreset = FindingOf<
@@ -35,14 +38,14 @@ interface Asked {
   readonly program: number
 }
 
-const askedOf = perRow(['devices', 'presets'], (rig, { positions }: Footswitch): readonly Asked[] =>
+const askedOf = perRow(COMPILE_TABLES, (rig, { positions }: Footswitch): readonly Asked[] =>
   positions.flatMap((actions, position) =>
-    actions.flatMap(({ presetId }, at) => {
-      const preset = own(rig.presets, presetId)
-      const device = own(rig.devices, preset?.deviceId ?? '')
-      if (!preset || !device) return []
-      return [{ position, at, device, index: preset.index, ...addressOf(device.numbering, preset.index) }]
-    }),
+    actions.flatMap((action, at) =>
+      actionRecalls(rig, action).flatMap(({ deviceId, index }) => {
+        const device = own(rig.devices, deviceId)
+        return device ? [{ position, at, device, index, ...addressOf(device.numbering, index) }] : []
+      }),
+    ),
   ),
 )
 
@@ -57,8 +60,37 @@ export function unsendablePreset(rig: Rig): UnsendablePreset[] {
       if (why) found.push(findingOf(rig, controller, footswitch, asked, why))
     }
   }
+  const [controller] = inOrder(rig.controllers)
+  for (const { sound, device, want, isOwn } of controller ? soundCells(rig) : []) {
+    if (!isOwn || want.kind !== 'be' || want.preset === null) continue
+    const address = addressOf(device.numbering, want.preset)
+    const why = reasonAgainst(controller!, address.bank, address.program)
+    if (why)
+      found.push({
+        code: 'unsendablePreset',
+        severity: 'error',
+        about: aboutCell(sound, device.id),
+        facts: factsOf(controller!, device, want.preset, address, why),
+      })
+  }
   return found
 }
+
+const factsOf = (
+  controller: Controller,
+  device: Device,
+  index: number,
+  { bank, program }: { readonly bank: number; readonly program: number },
+  why: UnsendablePreset['facts']['why'],
+): UnsendablePreset['facts'] => ({
+  device: device.name,
+  display: formatDisplay(device.numbering, index),
+  program,
+  bank,
+  controller: controller.name,
+  why,
+  highestProgram: controller.highestProgram,
+})
 
 function findingOf(
   rig: Rig,
@@ -67,20 +99,14 @@ function findingOf(
   { position, at, device, index, bank, program }: Asked,
   why: NonNullable<ReturnType<typeof reasonAgainst>>,
 ): UnsendablePreset {
-  const fix = removeRecall(rig, footswitch.id, position, at)
+  // A sound is mended in the sound, not by taking it off the switch.
+  const isRecall = footswitch.positions[position]![at]!.kind === 'recallPreset'
+  const fix = isRecall ? removeRecall(rig, footswitch.id, position, at) : null
   return {
     code: 'unsendablePreset',
     severity: 'error',
     about: { table: 'switches', id: footswitch.id, field: `positions.${position}.${at}` },
-    facts: {
-      device: device.name,
-      display: formatDisplay(device.numbering, index),
-      program,
-      bank,
-      controller: controller.name,
-      why,
-      highestProgram: controller.highestProgram,
-    },
+    facts: factsOf(controller, device, index, { bank, program }, why),
     ...(fix && { fix }),
   }
 }

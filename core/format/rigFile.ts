@@ -6,18 +6,24 @@ import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
-const RIG_FILE_VERSION = 1
+const RIG_FILE_VERSION = 2
+/** Files of these are read: what they lack is what it was taken to be then. */
+const READ_VERSIONS: readonly unknown[] = [1, RIG_FILE_VERSION]
 
-const tablesSchema = z.strictObject(
-  Object.fromEntries(TABLE_NAMES.map((table) => [table, z.array(rowSchemas[table]).max(ROWS_MAX)])) as {
+const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
+
+const tablesSchema = z.strictObject({
+  ...(Object.fromEntries(TABLE_NAMES.map((table) => [table, listSchema(table)])) as {
     [Table in TableName]: z.ZodArray<(typeof rowSchemas)[Table]>
-  },
-)
+  }),
+  /** Not there in files of version 1. */
+  sounds: listSchema('sounds').default([]),
+})
 
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */
 export const rigFileSchema = z.strictObject({
   format: z.literal(RIG_FILE_FORMAT),
-  version: z.literal(RIG_FILE_VERSION),
+  version: z.literal([1, RIG_FILE_VERSION]),
   tables: tablesSchema,
 })
 
@@ -57,7 +63,7 @@ export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
     .object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown().optional() })
     .safeParse(json.value)
   if (!head.success) return refuse({ code: 'notARigFile' })
-  if (head.data.version !== RIG_FILE_VERSION)
+  if (!READ_VERSIONS.includes(head.data.version))
     return refuse({
       code: 'wrongVersion',
       found: versionText(head.data.version),

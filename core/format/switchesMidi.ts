@@ -3,7 +3,7 @@ import { encodeMidiFile, type MidiFileEvent } from '../midi/midiFile'
 import { byIndex, rigName, type Rig } from '../rig/rig'
 import type { Bank } from '../rig/table/bank'
 import type { Footswitch } from '../rig/table/switch'
-import { compile, type SwitchEvent } from '../switching/compile'
+import { compile, messagesAmong, type SwitchEvent } from '../switching/compile'
 
 const TICKS_PER_QUARTER = 480
 /** At 120 bpm a tick is 1.04 ms: longer than the longest channel message takes on the wire (0.96 ms). */
@@ -23,7 +23,7 @@ export function switchesMidi(rig: Rig): Uint8Array {
   for (const bank of byIndex(rig.banks))
     for (const footswitch of switchesOf(rig, bank))
       for (const { event, position } of eventsOf(footswitch)) {
-        const messages = compile(rig, footswitch, event, position)
+        const messages = messagesAmong(compile(rig, footswitch, event, position))
         if (messages.length === 0) continue
         track.push({
           delta: Math.max(0, TICKS_PER_QUARTER - passed),

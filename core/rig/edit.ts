@@ -51,6 +51,19 @@ export const EDIT_LABELS = [
   'changePair',
   'removePair',
   'testControl',
+  'addSound',
+  'changeSound',
+  'moveSound',
+  'removeSound',
+  'setCell',
+  'pasteCells',
+  'takeFloor',
+  'orderSending',
+  'setSchool',
+  'setSwitchSound',
+  'soundFromSwitch',
+  'presetsFromSound',
+  'planLevel',
 ] as const
 
 export type EditLabel = (typeof EDIT_LABELS)[number]

@@ -8,6 +8,7 @@ import { RIG_BYTES_MAX, rigBytes, rigBytesAfter } from './rigBytes'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName, type Tables } from './rig'
 import { ABOUT_ID } from './table/about'
 import type { Cable } from './table/cable'
+import type { Sound } from './table/sound'
 import { switchCount } from './table/controller'
 
 /** More rows than this in one table is no rig. */
@@ -133,11 +134,23 @@ function rowProblemsIn<Table extends TableName>(
         id: reference.id,
       })
   if (table === 'cables') problems.push(...looseEnds(rig, row as Cable))
+  if (table === 'sounds' && isOwnAncestor(rig, row as Sound))
+    problems.push({ path: ['sounds', id, 'parentId'], code: 'ownParent' })
   const place = placing[table]?.(row)
   const most = place?.most(rig) ?? null
   if (place && most !== null && place.value > most)
     problems.push({ path: [table, id, place.field], code: 'beyond', value: place.value, most })
   return problems
+}
+
+/** Whether a sound is a variant of itself, by way of others or not. */
+function isOwnAncestor(rig: Rig, sound: Sound): boolean {
+  const seen = new Set<string>()
+  for (let id = sound.parentId; id !== null && !seen.has(id); id = own(rig.sounds, id)?.parentId ?? null) {
+    if (id === sound.id) return true
+    seen.add(id)
+  }
+  return false
 }
 
 /** Ends at a jack their box does not have. */

@@ -10,6 +10,7 @@ import { BLANK_PRESET, type Preset } from './table/preset'
 import type { Control } from './table/control'
 import type { Pair } from './table/pair'
 import type { Action } from './table/action'
+import { BLANK_SOUND, type Cell, type Sound } from './table/sound'
 import type { Footswitch } from './table/switch'
 
 /** Builders for tests: rows with everything usual filled in, and a rig from such rows. */
@@ -71,6 +72,8 @@ export const makeController = (fields: Partial<Controller> = {}): Controller => 
   pressWithLong: 'release',
   colours: 8,
   sendsClock: true,
+  waitMs: 0,
+  runningStatus: false,
   separateOutputs: false,
   builtInPedals: 0,
   chords: '',
@@ -107,6 +110,12 @@ export const makeDevice = (
   sendsProgramsBack: false,
   followsClock: false,
   relays: [],
+  bypass: { kind: 'none' },
+  rest: null,
+  deafMs: 0,
+  whileDeaf: 'loses',
+  gap: { heard: 'none', ms: 0 },
+  powerOn: null,
   saving,
   ports: [dinIn, dinThru],
   spot: null,
@@ -194,6 +203,21 @@ export const makeSwitch = (
   ...fields,
 })
 
+export const makeSound = (
+  id: string,
+  cells: { readonly [deviceId: string]: Cell },
+  fields: Partial<Sound> = {},
+): Sound => ({
+  ...BLANK_SOUND,
+  id: id as Sound['id'],
+  order: 1,
+  name: id,
+  cells: Object.entries(cells).map(([deviceId, cell]) => ({ deviceId: deviceId as Device['id'], cell })),
+  ...fields,
+})
+
+export const recallSound = (id: string): Action => ({ kind: 'recallSound', soundId: id as Sound['id'] })
+
 export interface RigRows {
   readonly controllers?: readonly Controller[]
   readonly devices?: readonly Device[]
@@ -205,6 +229,7 @@ export interface RigRows {
   readonly marks?: readonly Mark[]
   readonly controls?: readonly Control[]
   readonly pairs?: readonly Pair[]
+  readonly sounds?: readonly Sound[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -230,6 +255,7 @@ export function makeRig(rows: RigRows = {}): Rig {
     marks: byId(rows.marks),
     controls: byId(rows.controls),
     pairs: byId(rows.pairs),
+    sounds: byId(rows.sounds),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -24,6 +24,9 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'sameJacks' }
   | { readonly code: 'sameEnds' }
   | { readonly code: 'noLogarithm' }
+  /** A sound is a variant of itself, by way of others or not. */
+  | { readonly code: 'ownParent' }
+  | { readonly code: 'sameDevice' }
   | { readonly code: 'noAbout' }
   /** An edit names one row twice. */
   | { readonly code: 'changedTwice' }
@@ -88,7 +91,7 @@ const ruleOf = ({ params, path }: z.core.$ZodIssueCustom): string => String(para
 /** Our own rules by name. */
 const CUSTOM: Record<
   string,
-  'badText' | 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm'
+  'badText' | 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm' | 'sameDevice'
 > = {
   text: 'badText',
   slots: 'tooManySlots',
@@ -96,6 +99,7 @@ const CUSTOM: Record<
   jacks: 'sameJacks',
   ends: 'sameEnds',
   scale: 'noLogarithm',
+  cells: 'sameDevice',
 }
 
 const countsOf = (origin: string): Counts =>

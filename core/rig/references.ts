@@ -1,6 +1,9 @@
+import { actionNames, type Action } from './table/action'
+import type { Device } from './table/device'
 import type { Pair } from './table/pair'
 import type { Preset } from './table/preset'
 import type { SetValue } from './table/setValue'
+import type { Cell, Sound } from './table/sound'
 import type { Footswitch } from './table/switch'
 import type { TableName, Tables } from './rig'
 import type { Path } from './problem'
@@ -18,29 +21,24 @@ type Referring = { readonly [Table in TableName]: (row: Tables[Table]) => Refere
 const referring: Referring = {
   about: () => [],
   controllers: () => [],
-  devices: () => [],
+  devices: ({ bypass, rest }) => [
+    ...(bypass.kind === 'control'
+      ? [{ path: ['bypass', 'controlId'], table: 'controls' as const, id: bypass.controlId }]
+      : []),
+    ...(rest ? valueReferences(['rest', 'values'], rest.values) : []),
+  ],
   controls: (control) => [{ path: ['deviceId'], table: 'devices', id: control.deviceId }],
   presets: (preset) => [
     { path: ['deviceId'], table: 'devices', id: preset.deviceId },
-    ...valueReferences('recalls', preset.recalls),
+    ...valueReferences(['recalls'], preset.recalls),
     ...controlReferences('entered', preset.entered),
     ...controlReferences('lacks', preset.lacks),
   ],
   banks: (bank) => [{ path: ['controllerId'], table: 'controllers', id: bank.controllerId }],
   switches: (footswitch) => [
     { path: ['bankId'], table: 'banks', id: footswitch.bankId },
-    ...footswitch.positions.flatMap((actions, position) =>
-      actions.map(({ presetId }, n) => ({
-        path: ['positions', position, n, 'presetId'],
-        table: 'presets' as const,
-        id: presetId,
-      })),
-    ),
-    ...footswitch.release.map(({ presetId }, n) => ({
-      path: ['release', n, 'presetId'],
-      table: 'presets' as const,
-      id: presetId,
-    })),
+    ...footswitch.positions.flatMap((actions, n) => actionReferences(['positions', n], actions)),
+    ...actionReferences(['release'], footswitch.release),
   ],
   cables: ({ from, to }) => [
     { path: ['from', 'id'], table: from.table, id: from.id },
@@ -48,14 +46,47 @@ const referring: Referring = {
   ],
   pairs: (pair) => [
     { path: ['deviceId'], table: 'devices', id: pair.deviceId },
-    ...valueReferences('a', pair.a),
-    ...valueReferences('b', pair.b),
+    ...valueReferences(['a'], pair.a),
+    ...valueReferences(['b'], pair.b),
+  ],
+  sounds: ({ parentId, cells, sending }) => [
+    ...(parentId === null ? [] : [{ path: ['parentId'], table: 'sounds' as const, id: parentId }]),
+    ...cells.flatMap(({ deviceId, cell }, n): Reference[] => [
+      { path: ['cells', n, 'deviceId'], table: 'devices', id: deviceId },
+      ...cellReferences(['cells', n, 'cell'], cell),
+    ]),
+    ...sending.map(({ deviceId }, n): Reference => ({
+      path: ['sending', n, 'deviceId'],
+      table: 'devices',
+      id: deviceId,
+    })),
   ],
   marks: () => [],
 }
 
-const valueReferences = (field: string, values: readonly SetValue[]): Reference[] =>
-  values.map(({ controlId }, n) => ({ path: [field, n, 'controlId'], table: 'controls', id: controlId }))
+const valueReferences = (field: Path, values: readonly SetValue[]): Reference[] =>
+  values.map(({ controlId }, n) => ({ path: [...field, n, 'controlId'], table: 'controls', id: controlId }))
+
+const actionReferences = (field: Path, actions: readonly Action[]): Reference[] =>
+  actions.flatMap((action, n) =>
+    actionNames(action).map((one) => ({ ...one, path: [...field, n, ...one.path] })),
+  )
+
+function cellReferences(field: Path, cell: Cell): Reference[] {
+  switch (cell.kind) {
+    case 'preset':
+      return [
+        { path: [...field, 'presetId'], table: 'presets', id: cell.presetId },
+        ...valueReferences([...field, 'values'], cell.values),
+      ]
+    case 'values':
+      return valueReferences([...field, 'values'], cell.values)
+    case 'pair':
+      return [{ path: [...field, 'pairId'], table: 'pairs', id: cell.pairId }]
+    default:
+      return []
+  }
+}
 
 const controlReferences = (field: string, ids: readonly string[]): Reference[] =>
   ids.map((id, n) => ({ path: [field, n], table: 'controls', id }))
@@ -88,20 +119,48 @@ type Keeps = (table: TableName, id: string) => boolean
 const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Keeps) => Tables[Table] } = {
   switches: (footswitch, keeps) => {
     const kept = (actions: Footswitch['release']) =>
-      actions.filter(({ presetId }) => keeps('presets', presetId))
+      actions.filter((action) => actionNames(action).every(({ table, id }) => keeps(table, id)))
     return { ...footswitch, positions: footswitch.positions.map(kept), release: kept(footswitch.release) }
   },
+  devices: (device, keeps): Device => ({
+    ...device,
+    bypass:
+      device.bypass.kind === 'control' && !keeps('controls', device.bypass.controlId)
+        ? { kind: 'none' }
+        : device.bypass,
+    rest: device.rest && { ...device.rest, values: keptValues(device.rest.values, keeps) },
+  }),
+  sounds: (sound, keeps): Sound => ({
+    ...sound,
+    cells: sound.cells.flatMap(({ deviceId, cell }) => {
+      const kept = keeps('devices', deviceId) ? keptCell(cell, keeps) : null
+      return kept ? [{ deviceId, cell: kept }] : []
+    }),
+    sending: sound.sending.filter(({ deviceId }) => keeps('devices', deviceId)),
+  }),
   presets: (preset, keeps): Preset => ({
     ...preset,
-    recalls: preset.recalls.filter(({ controlId }) => keeps('controls', controlId)),
+    recalls: keptValues(preset.recalls, keeps),
     entered: preset.entered.filter((id) => keeps('controls', id)),
     lacks: preset.lacks.filter((id) => keeps('controls', id)),
   }),
   pairs: (pair, keeps): Pair => ({
     ...pair,
-    a: pair.a.filter(({ controlId }) => keeps('controls', controlId)),
-    b: pair.b.filter(({ controlId }) => keeps('controls', controlId)),
+    a: keptValues(pair.a, keeps),
+    b: keptValues(pair.b, keeps),
   }),
+}
+
+const keptValues = (values: readonly SetValue[], keeps: Keeps): SetValue[] =>
+  values.filter(({ controlId }) => keeps('controls', controlId))
+
+/** What is left of a cell; null when nothing is: the sound then says nothing of the device. */
+function keptCell(cell: Cell, keeps: Keeps): Cell | null {
+  if (cell.kind === 'pair') return keeps('pairs', cell.pairId) ? cell : null
+  if (cell.kind !== 'preset' && cell.kind !== 'values') return cell
+  const values = keptValues(cell.values, keeps)
+  if (cell.kind === 'preset' && keeps('presets', cell.presetId)) return { ...cell, values }
+  return values.length > 0 ? { kind: 'values', values } : null
 }
 
 /** Names a row across tables. */

@@ -8,6 +8,7 @@ import { deviceSchema, type Device } from './table/device'
 import { markSchema, type Mark } from './table/mark'
 import { pairSchema, type Pair } from './table/pair'
 import { presetSchema, type Preset } from './table/preset'
+import { soundSchema, type Sound } from './table/sound'
 import { switchSchema, type Footswitch } from './table/switch'
 
 /** Every table, with the type of its rows. A new table is one line here and one in `rowSchemas`. */
@@ -17,26 +18,31 @@ export interface Tables {
   readonly devices: Device
   readonly controls: Control
   readonly presets: Preset
+  readonly pairs: Pair
+  readonly sounds: Sound
   readonly banks: Bank
   readonly switches: Footswitch
   readonly cables: Cable
-  readonly pairs: Pair
   readonly marks: Mark
 }
 
 export type TableName = keyof Tables
 
-/** In the order in which rows may be made: a table refers only to those before it. */
+/**
+ * In the order in which rows may be made: what a row cannot be without stands before it. What it only
+ * mentions (a device the control that switches it off) may stand anywhere.
+ */
 export const rowSchemas = {
   about: aboutSchema,
   controllers: controllerSchema,
   devices: deviceSchema,
   controls: controlSchema,
   presets: presetSchema,
+  pairs: pairSchema,
+  sounds: soundSchema,
   banks: bankSchema,
   switches: switchSchema,
   cables: cableSchema,
-  pairs: pairSchema,
   marks: markSchema,
 } as const
 
@@ -48,15 +54,16 @@ export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Ta
 export type Rig = { readonly [Table in TableName]: RowsOf<Table> }
 
 export const emptyRig = (name: string): Rig => ({
-  about: { [ABOUT_ID]: { id: ABOUT_ID, name } },
+  about: { [ABOUT_ID]: { id: ABOUT_ID, name, unsaid: 'leave', school: 'absolute' } },
   controllers: {},
   devices: {},
   controls: {},
   presets: {},
+  pairs: {},
+  sounds: {},
   banks: {},
   switches: {},
   cables: {},
-  pairs: {},
   marks: {},
 })
 

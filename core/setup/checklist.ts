@@ -10,6 +10,7 @@ import type { Device } from '../rig/table/device'
 import { roleOf, type Port, type RoleKind } from '../rig/table/port'
 import type { Saving } from '../rig/table/saving'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
+import { actionRecalls } from '../switching/action'
 import { addressOf } from '../rig/numbering/address'
 
 /** In this order: nothing is switched on while cables and shared jacks are changed; what is not saved last is lost. */
@@ -206,11 +207,10 @@ function savingLines(box: Box): ChecklistLine[] {
 function tryLine(rig: Rig, device: Device): ChecklistLine[] {
   for (const bank of byIndex(rig.banks))
     for (const footswitch of switchesOf(rig, bank.id)) {
-      const presetId = footswitch.positions[0]!.find(
-        (action) => own(rig.presets, action.presetId)?.deviceId === device.id,
-      )?.presetId
-      if (!presetId) continue
-      const { index } = own(rig.presets, presetId)!
+      const index = footswitch.positions[0]!.flatMap((action) => actionRecalls(rig, action)).find(
+        ({ deviceId }) => deviceId === device.id,
+      )?.index
+      if (index === undefined) continue
       return [
         line('trying', `try/${device.id}`, aboutBox(device), {
           kind: 'try',

@@ -7,6 +7,7 @@ import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
 import { highestValue, type Control } from '../rig/table/control'
 import type { Preset } from '../rig/table/preset'
+import type { SetValue } from '../rig/table/setValue'
 import type { DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
@@ -24,6 +25,8 @@ export interface DeviceState {
   readonly lastControl: string | null
   /** The parameter that data entry is for; null when none is chosen. */
   readonly parameter: U14 | null
+  /** Its contacts that were closed or opened; one not named is as the floor was found. */
+  readonly contacts: { readonly [contactId: string]: boolean }
 }
 
 export const DEVICE_AT_POWER_ON: DeviceState = {
@@ -34,6 +37,7 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   controls: {},
   lastControl: null,
   parameter: null,
+  contacts: {},
 }
 
 const NO_CHART: DeviceChart = { controls: new Map(), presets: new Map() }
@@ -65,10 +69,29 @@ export function receive(
     controls: recalls.length === 0 ? state.controls : { ...state.controls, ...recalled(recalls) },
     lastControl: null,
     parameter: state.parameter,
+    contacts: state.contacts,
   }
 }
 
-const recalled = (recalls: Preset['recalls']): { [controlId: string]: number } =>
+/** A device that has just been switched on and plays a preset, counted from 0. */
+export const playing = (preset: number, chart: DeviceChart): DeviceState => ({
+  ...DEVICE_AT_POWER_ON,
+  preset,
+  controls: recalled(chart.presets.get(preset)?.recalls ?? NO_RECALLS),
+})
+
+/** The state after one of its contacts was closed or opened, and the learned state that calls up, if any. */
+export const moveContact = (
+  state: DeviceState,
+  { contactId, isClosed }: { readonly contactId: string; readonly isClosed: boolean },
+  calls: readonly SetValue[],
+): DeviceState => ({
+  ...state,
+  contacts: { ...state.contacts, [contactId]: isClosed },
+  controls: calls.length === 0 ? state.controls : { ...state.controls, ...recalled(calls) },
+})
+
+const recalled = (recalls: readonly SetValue[]): { [controlId: string]: number } =>
   Object.fromEntries(recalls.map(({ controlId, value }) => [controlId, value]))
 
 const NO_RECALLS: Preset['recalls'] = []

@@ -13,9 +13,16 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
     const device = own(rig.devices, id)
     return device !== undefined && (preset === null || preset < device.numbering.count)
   })
+  const deafUntil = kept(state.deafUntil, (id) => own(rig.devices, id) !== undefined)
   const next = kept(state.next, (id, position) => position < (own(rig.switches, id)?.positions.length ?? 0))
-  if (bankId === state.bankId && devices === state.devices && next === state.next) return state
-  return { ...state, bankId, devices, next }
+  if (
+    bankId === state.bankId &&
+    devices === state.devices &&
+    next === state.next &&
+    deafUntil === state.deafUntil
+  )
+    return state
+  return { ...state, bankId, devices, next, deafUntil }
 }
 
 function kept<Value>(

@@ -1,59 +1,65 @@
 import { own } from '../base/own'
-import type { ChannelMessage } from '../midi/message'
-import { recallMessages } from '../rig/numbering/address'
-import { sendChannel } from '../rig/channels'
 import { perRow } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
+import type { Rig, TableName } from '../rig/rig'
 import type { Action } from '../rig/table/action'
-import type { DeviceId } from '../rig/table/device'
 import type { Footswitch } from '../rig/table/switch'
+import type { Step } from '../sound/step'
+import { WANT_TABLES } from '../sound/want'
+import { actionSteps } from './action'
 
 export type SwitchEvent = 'press' | 'release'
 
+/** A step with the action of the list that asked for it, from 0. */
+export type CompiledStep = Step & { readonly action: number }
+
 /** A message with what it is for. */
-export interface CompiledMessage {
-  readonly message: ChannelMessage
-  readonly deviceId: DeviceId
-  /** Which action of the list asked for it, from 0. */
-  readonly action: number
-}
+export type CompiledMessage = Extract<CompiledStep, { kind: 'send' }>
 
-/** What a switch sends: for each position when pressed, and when let go. */
+/** What a switch does: for each position when pressed, and when let go. */
 interface CompiledSwitch {
-  readonly positions: readonly (readonly CompiledMessage[])[]
-  readonly release: readonly CompiledMessage[]
+  readonly positions: readonly (readonly CompiledStep[])[]
+  readonly release: readonly CompiledStep[]
 }
 
-const compiled = perRow(['devices', 'presets'], (rig, { positions, release }: Footswitch): CompiledSwitch => {
-  const compileAll = (actions: readonly Action[]) =>
-    actions.flatMap((action, n) => compileAction(rig, action, n))
-  return { positions: positions.map(compileAll), release: compileAll(release) }
-})
+/** What decides what a switch does, besides its own row and whose bank it is in. */
+export const COMPILE_TABLES = [...WANT_TABLES, 'sounds'] as const satisfies TableName[]
 
-const NOTHING: readonly CompiledMessage[] = []
+/** By controller: a bank seldom changes hands, and is often renamed. */
+const known = perRow(COMPILE_TABLES, (_, __: Footswitch) => new Map<string, CompiledSwitch>())
+
+function compiled(rig: Rig, footswitch: Footswitch): CompiledSwitch {
+  const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
+  const byController = known(rig, footswitch)
+  let found = byController.get(controllerId)
+  if (!found) byController.set(controllerId, (found = work(rig, footswitch, controllerId)))
+  return found
+}
+
+function work(rig: Rig, { positions, release }: Footswitch, controllerId: string): CompiledSwitch {
+  const controller = own(rig.controllers, controllerId) ?? null
+  const compileAll = (actions: readonly Action[]) =>
+    actions.flatMap((one, action) =>
+      actionSteps(rig, one, controller).map((step): CompiledStep => ({ ...step, action })),
+    )
+  return { positions: positions.map(compileAll), release: compileAll(release) }
+}
+
+const NOTHING: readonly CompiledStep[] = []
 
 /**
- * What a switch sends, in sending order. `position` counts from 0 and matters to presses only; a
- * position the switch does not have sends nothing. A device that listens on no channel is sent nothing.
+ * What a switch does, in order. `position` counts from 0 and matters to presses only; a position the switch
+ * does not have does nothing. A device that listens on no channel is sent nothing.
  */
 export function compile(
   rig: Rig,
   footswitch: Footswitch,
   event: SwitchEvent,
   position: number,
-): readonly CompiledMessage[] {
+): readonly CompiledStep[] {
   const { positions, release } = compiled(rig, footswitch)
   return event === 'press' ? (positions[position] ?? NOTHING) : release
 }
 
-function compileAction(rig: Rig, { presetId }: Action, action: number): CompiledMessage[] {
-  const preset = own(rig.presets, presetId)
-  const device = own(rig.devices, preset?.deviceId ?? '')
-  const channel = device ? sendChannel(rig, device) : null
-  if (!preset || !device || channel === null) return []
-  return recallMessages(device.numbering, channel, preset.index).map((message) => ({
-    message,
-    deviceId: device.id,
-    action,
-  }))
-}
+/** The messages among steps. */
+export const messagesAmong = (steps: readonly CompiledStep[]): CompiledMessage[] =>
+  steps.filter((step) => step.kind === 'send')

@@ -9,7 +9,8 @@ import { switchCount, type Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import { roleOf, type RoleKind } from '../rig/table/port'
 import type { Footswitch } from '../rig/table/switch'
-import { compile } from './compile'
+import { switchRecalls } from './action'
+import { COMPILE_TABLES, compile, messagesAmong, type SwitchEvent } from './compile'
 
 /** What a rig may ask of its foot controller. */
 export type Need =
@@ -83,18 +84,18 @@ interface Demand {
   readonly banked: readonly string[]
 }
 
-const demandOf = perRow(['devices', 'presets'], (rig, footswitch: Footswitch): Demand => {
-  const { positions, release } = footswitch
-  const addresses = [...positions.flat(), ...release].flatMap(({ presetId }) => {
-    const preset = own(rig.presets, presetId)
-    const device = own(rig.devices, preset?.deviceId ?? '')
-    return preset && device ? [{ name: device.name, ...addressOf(device.numbering, preset.index) }] : []
+const demandOf = perRow(COMPILE_TABLES, (rig, footswitch: Footswitch): Demand => {
+  const addresses = switchRecalls(rig, footswitch).flatMap(({ deviceId, index }) => {
+    const device = own(rig.devices, deviceId)
+    return device ? [{ name: device.name, ...addressOf(device.numbering, index) }] : []
   })
+  const sent = (event: SwitchEvent, position: number) =>
+    messagesAmong(compile(rig, footswitch, event, position)).length
   const namesOf = (some: typeof addresses) => [...new Set(some.map(({ name }) => name))]
   return {
     messages: highest([
-      ...positions.map((_, position) => compile(rig, footswitch, 'press', position).length),
-      compile(rig, footswitch, 'release', 0).length,
+      ...footswitch.positions.map((_, position) => sent('press', position)),
+      sent('release', 0),
     ]),
     highestProgram: highest(addresses.map(({ program }) => program)),
     recalled: namesOf(addresses),

@@ -8,6 +8,7 @@ import { devices } from './tables/devices'
 import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
 import { presets } from './tables/presets'
+import { sounds } from './tables/sounds'
 import { switches } from './tables/switches'
 
 /** The Drizzle table of each table of a rig. */
@@ -17,10 +18,11 @@ export const rigTables = {
   devices,
   controls,
   presets,
+  pairs,
+  sounds,
   banks,
   switches,
   cables,
-  pairs,
   marks,
 } as const satisfies Record<TableName, unknown>
 
@@ -42,5 +44,6 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   switches: true,
   cables: true,
   pairs: true,
+  sounds: true,
   marks: true,
 }

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own, deviceState, findPreset, highestValue, receivers, shownText } from '#core'
+import {
+  own,
+  contactsOf,
+  deviceState,
+  findPreset,
+  highestValue,
+  reachedBy,
+  shownText,
+  soundDevices,
+} from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { displayText } from '~/text/presets'
@@ -8,18 +17,34 @@ import { displayText } from '~/text/presets'
 const floor = useFloorStore()
 const rigs = useRigStore()
 
+const contactWord = (isClosed: boolean | undefined) =>
+  isClosed === undefined ? '—' : isClosed ? 'closed' : 'open'
+
 const lines = computed(() => {
   const { rig } = rigs
   const { state, last } = floor
   if (!rig || !state) return []
   const heard = new Set(last?.wire.flatMap(({ heardBy }) => heardBy))
-  return receivers(rig).map((device) => {
-    const { preset, refused, lastControl, controls } = deviceState(state, device.id)
+  const moved = new Set<string>(last?.contacts.map(({ deviceId }) => deviceId))
+  const lost = new Set<string>(last?.wire.flatMap(({ lostBy }) => lostBy))
+  return soundDevices(rig).map((device) => {
+    const { preset, refused, lastControl, controls, contacts } = deviceState(state, device.id)
+    const outputs = contactsOf(rig, device).filter(({ output }) => output !== null)
     const control = own(rig.controls, lastControl ?? '')
     return {
       id: device.id,
       name: device.name,
-      isNew: heard.has(device.id),
+      isNew: heard.has(device.id) || moved.has(device.id),
+      isLost: lost.has(device.id),
+      isByFoot: reachedBy(rig, device) === 'foot',
+      contacts:
+        device.kind === 'receiver'
+          ? ''
+          : outputs
+              .map(
+                ({ id, name }) => `${outputs.length > 1 ? `${name} ` : ''}${contactWord(own(contacts, id))}`,
+              )
+              .join(', '),
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
       refused,
@@ -39,8 +64,11 @@ const lines = computed(() => {
       <li v-for="line in lines" :key="line.id" :class="{ fresh: line.isNew }">
         <span class="device">{{ line.name }}</span>
         <span v-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
+        <span v-else-if="line.isLost" class="refused">lost a control</span>
         <span v-else class="state">
-          <template v-if="line.control">{{ line.control }}</template>
+          <template v-if="line.contacts">{{ line.contacts }}</template>
+          <template v-else-if="line.isByFoot">by foot</template>
+          <template v-else-if="line.control">{{ line.control }}</template>
           <template v-else
             ><span class="mono">{{ line.display }}</span> {{ line.preset }}</template
           >

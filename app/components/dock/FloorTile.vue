@@ -8,6 +8,7 @@ const { number } = defineProps<{ number: number }>()
 
 const floor = useFloorStore()
 const footswitch = computed(() => floor.switches.get(number) ?? null)
+const name = computed(() => (footswitch.value ? floor.nameOf(footswitch.value) : ''))
 const isHeld = computed(() => footswitch.value !== null && floor.held.has(footswitch.value.id))
 const isLast = computed(() => footswitch.value !== null && floor.last?.switchId === footswitch.value.id)
 const isLive = computed(() => footswitch.value !== null && isProgrammed(footswitch.value))
@@ -30,7 +31,7 @@ function down(event: PointerEvent): void {
     type="button"
     class="tile"
     :class="{ held: isHeld, last: isLast, blank: !isLive }"
-    :aria-label="`Step on switch ${number}${footswitch?.label ? `, ${footswitch.label}` : isLive ? '' : ', not programmed'}`"
+    :aria-label="`Step on switch ${number}${name ? `, ${name}` : isLive ? '' : ', not programmed'}`"
     @pointerdown="down"
     @pointerup="floor.release(number)"
     @pointercancel="floor.release(number)"
@@ -43,7 +44,7 @@ function down(event: PointerEvent): void {
       <span class="key mono">{{ keyOf(number) ?? number }}</span>
       <span v-if="next" class="next mono">next {{ next }}</span>
     </span>
-    <span class="label">{{ footswitch?.label }}</span>
+    <span class="label">{{ name }}</span>
   </button>
 </template>
 

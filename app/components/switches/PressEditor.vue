@@ -1,25 +1,33 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
+import Button from 'primevue/button'
+import Select from 'primevue/select'
 import { computed } from 'vue'
 import {
   own,
+  cutText,
+  NAME_MAX,
   findSwitch,
+  inOrder,
   receivers,
-  moveRecall,
-  removeRecall,
   setRecall,
+  setSwitchSound,
+  soundFromSwitch,
   type Controller,
   type Device,
   type PresetId,
   type Rig,
+  type Sound,
+  type SoundId,
   type SwitchSlot,
 } from '#core'
+import { pressSending } from '~/charts/pressSending'
+import SentMessages from '~/components/common/SentMessages.vue'
 import { useRigStore } from '~/stores/rig'
+import { ACTION_EDITORS } from './actions/actionEditors'
 import AddDevice from './AddDevice.vue'
-import RecallRow from './RecallRow.vue'
-import WireList from './WireList.vue'
 
-/** What one press of a switch should do, device by device, and what that sends. */
+/** What one press of a switch should do: a sound, or presets device by device; and what that sends. */
 const {
   rig,
   at: slot,
@@ -36,22 +44,32 @@ const {
 
 const rigs = useRigStore()
 const footswitch = computed(() => findSwitch(rig, slot.bankId, slot.number))
-const rows = computed(() =>
-  (footswitch.value?.positions[position] ?? []).flatMap(({ presetId }, at) => {
-    const preset = own(rig.presets, presetId)
-    const device = own(rig.devices, preset?.deviceId ?? '')
-    return preset && device ? [{ at, preset, device }] : []
-  }),
-)
+const actions = computed(() => footswitch.value?.positions[position] ?? [])
+const sounds = computed(() => inOrder(rig.sounds))
+const sound = computed(() => actions.value.find((action) => action.kind === 'recallSound'))
+/** Devices not on this press yet; a sound speaks of all it means to. */
 const others = computed(() => {
-  const used = new Set(rows.value.map(({ device }) => device.id))
+  if (sound.value) return []
+  const used = new Set(
+    actions.value.flatMap((action) =>
+      action.kind === 'recallPreset' ? (own(rig.presets, action.presetId)?.deviceId ?? []) : [],
+    ),
+  )
   return receivers(rig).filter(({ id }) => !used.has(id))
 })
+const canBeSound = computed(() => actions.value.length > 0 && !sound.value)
 
 const pick = (device: Device, index: number) =>
   rigs.edit(
     setRecall(rig, slot, position, { deviceId: device.id, index, newPresetId: nanoid(12) as PresetId }),
   )
+
+function makeSound(): void {
+  const bank = own(rig.banks, slot.bankId)
+  const place = `${bank?.name || `Bank ${(bank?.index ?? 0) + controller.firstBank}`}, ${slot.number}`
+  const name = footswitch.value?.label || cutText(place, NAME_MAX)
+  rigs.edit(soundFromSwitch(rig, slot, position, nanoid(12) as SoundId, name))
+}
 </script>
 
 <template>
@@ -60,23 +78,49 @@ const pick = (device: Device, index: number) =>
       <h3>{{ title }}</h3>
       <AddDevice :devices="others" @add="pick($event, 0)" />
     </div>
-    <p v-if="rows.length === 0" class="none">Nothing yet. Add the first device it should change.</p>
+    <Select
+      v-if="sounds.length > 0"
+      :model-value="sounds.find(({ id }) => sound?.kind === 'recallSound' && id === sound.soundId) ?? null"
+      :options="sounds"
+      option-label="name"
+      placeholder="Put a sound on it"
+      :aria-label="`Sound, ${title.toLowerCase()}`"
+      :filter="sounds.length > 8"
+      :virtual-scroller-options="sounds.length > 60 ? { itemSize: 34 } : undefined"
+      size="small"
+      fluid
+      @update:model-value="(one: Sound) => rigs.edit(setSwitchSound(rig, slot, position, one.id))"
+    />
+    <p v-if="actions.length === 0" class="none">Nothing yet. Add the first device it should change.</p>
     <ol>
-      <RecallRow
-        v-for="row in rows"
-        :key="row.device.id"
+      <component
+        :is="ACTION_EDITORS[action.kind]"
+        v-for="(action, n) in actions"
+        :key="JSON.stringify(action)"
         :rig="rig"
-        :device="row.device"
-        :index="row.preset.index"
+        :action="action"
+        :slot="slot"
+        :switch-id="footswitch?.id ?? ''"
+        :position="position"
+        :at="n"
+        :last="actions.length - 1"
         :controller="controller"
-        :is-first="row.at === 0"
-        :is-last="row.at === rows.length - 1"
-        @pick="pick(row.device, $event)"
-        @move="rigs.edit(moveRecall(rig, footswitch!.id, position, row.at, row.at + $event))"
-        @remove="rigs.edit(removeRecall(rig, footswitch!.id, position, row.at))"
       />
     </ol>
-    <WireList v-if="footswitch && rows.length > 0" :rig="rig" :footswitch="footswitch" :position="position" />
+    <SentMessages
+      v-if="footswitch && actions.length > 0"
+      :rig="rig"
+      :sending="pressSending(rig, footswitch, position)"
+    />
+    <Button
+      v-if="canBeSound"
+      class="make"
+      label="Make a sound of these"
+      severity="secondary"
+      variant="outlined"
+      size="small"
+      @click="makeSound"
+    />
   </section>
 </template>
 
@@ -94,5 +138,9 @@ const pick = (device: Device, index: number) =>
 
 .none {
   color: var(--ink-soft);
+}
+
+.make {
+  justify-self: start;
 }
 </style>

@@ -33,6 +33,7 @@ const foundAt = (number: number) =>
           v-for="number in row"
           :key="number"
           :rig="rig"
+          :controller="controller"
           :number="number"
           :footswitch="switches.get(number) ?? null"
           :chosen="number === chosen"

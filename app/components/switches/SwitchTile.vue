@@ -1,14 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isProgrammed, modeOf, type Finding, type Footswitch, type Rig } from '#core'
+import {
+  isProgrammed,
+  modeOf,
+  switchName,
+  type Controller,
+  type Finding,
+  type Footswitch,
+  type Rig,
+} from '#core'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { count } from '~/text/counts'
 import { millisecondsText } from '~/text/messages'
 import { MODE_TEXT } from '~/text/modes'
-import { sendingOf, switchLines } from './switchLines'
+import { pressSending } from '~/charts/pressSending'
+import { switchLines } from './switchLines'
 
-const { rig, number, footswitch, chosen, found } = defineProps<{
+const { rig, number, footswitch, chosen, found, controller } = defineProps<{
   rig: Rig
+  controller: Controller
   number: number
   footswitch: Footswitch | null
   chosen: boolean
@@ -16,13 +26,14 @@ const { rig, number, footswitch, chosen, found } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [] }>()
 
+const name = computed(() => (footswitch ? switchName(rig, footswitch, controller) : ''))
 const isLive = computed(() => footswitch !== null && (isProgrammed(footswitch) || footswitch.label !== ''))
 const presses = computed(
   () => footswitch?.positions.map((_, position) => switchLines(rig, footswitch, position)) ?? [],
 )
 /** Past this many lines each keeps to one. */
 const isDense = computed(() => presses.value.flat().length > 4)
-const first = computed(() => (footswitch ? sendingOf(rig, footswitch, 0) : null))
+const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : null))
 </script>
 
 <template>
@@ -38,7 +49,7 @@ const first = computed(() => (footswitch ? sendingOf(rig, footswitch, 0) : null)
         <span>{{ MODE_TEXT[modeOf(footswitch)] }}</span>
         <span class="mono number">{{ number }}</span>
       </span>
-      <span class="tape">{{ footswitch.label || '\u00a0' }}</span>
+      <span class="tape">{{ name || '\u00a0' }}</span>
       <span class="lines" :class="{ dense: isDense }">
         <template v-for="(lines, position) in presses" :key="position">
           <span v-if="presses.length > 1" class="press">press {{ position + 1 }}</span>

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { own } from '../../base/own'
 import { change, type Change, type Edit } from '../edit'
 import { perTables } from '../perTables'
@@ -49,7 +50,9 @@ export function setRecall(rig: Rig, slot: SwitchSlot, position: number, recall: 
 }
 
 function withRecall(rig: Rig, actions: readonly Action[], action: Action, deviceId: DeviceId): Action[] {
-  const at = actions.findIndex(({ presetId }) => own(rig.presets, presetId)?.deviceId === deviceId)
+  const at = actions.findIndex(
+    (one) => one.kind === 'recallPreset' && own(rig.presets, one.presetId)?.deviceId === deviceId,
+  )
   if (at < 0) return [...actions, action]
-  return actions[at]!.presetId === action.presetId ? (actions as Action[]) : actions.with(at, action)
+  return dequal(actions[at], action) ? (actions as Action[]) : actions.with(at, action)
 }

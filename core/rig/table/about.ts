@@ -3,10 +3,18 @@ import { idSchema, nameSchema, type Id } from './scalars'
 
 export type AboutId = Id<'about'>
 
-/** The one row every rig has: what it is called. */
+/** How the player makes sounds: advice and findings follow it, none is forced. */
+export const SCHOOLS = ['presets', 'songPreset', 'absolute', 'backToRest'] as const
+
+export type School = (typeof SCHOOLS)[number]
+
+/** The one row every rig has: what it is called, and how its sounds are made. */
 export const aboutSchema = z.strictObject({
   id: idSchema<'about'>(),
   name: nameSchema,
+  /** What a cell of a sound means that nobody filled in: the device is left alone, or goes back to rest. */
+  unsaid: z.literal(['leave', 'rest']).default('leave'),
+  school: z.literal(SCHOOLS).default('absolute'),
 })
 
 export type About = Readonly<z.infer<typeof aboutSchema>>

@@ -48,6 +48,10 @@ export const controllerSchema = z.strictObject({
   /** Lamp colours; 0 for none. */
   colours: z.int().min(0).max(64),
   sendsClock: z.boolean(),
+  /** The longest pause it can make between two messages of one event, in ms; 0 when it cannot wait. */
+  waitMs: z.int().min(0).max(5000).default(0),
+  /** Leaves out a status byte that is the same as the one before. */
+  runningStatus: z.boolean().default(false),
   /** Each MIDI output has 16 channels of its own, and a message goes out of one of them. */
   separateOutputs: z.boolean(),
   /** Expression pedals built into it. */

@@ -1,7 +1,9 @@
 import * as z from 'zod'
-import { numberingSchema } from '../numbering/numbering'
+import { U14_MAX } from '../../base/u14'
+import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
 import { portsSchema } from './port'
 import { savingSchema } from './saving'
+import { setValuesSchema } from './setValue'
 import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, textSchema, type Id } from './scalars'
 
 export type DeviceId = Id<'device'>
@@ -17,6 +19,47 @@ const relayFunctionSchema = z.strictObject({
 })
 
 export type RelayFunction = Readonly<z.infer<typeof relayFunctionSchema>>
+
+const indexSchema = z
+  .int()
+  .min(0)
+  .max(PRESET_COUNT_MAX - 1)
+const controlValueSchema = z.int().min(0).max(U14_MAX)
+
+/** How it is switched off: by an empty preset, by a control, by a contact, or not at all. */
+const bypassSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('none') }),
+  z.strictObject({ kind: z.literal('preset'), index: indexSchema }),
+  z.strictObject({
+    kind: z.literal('control'),
+    controlId: idSchema<'control'>(),
+    off: controlValueSchema,
+    on: controlValueSchema,
+  }),
+  /** Switched off with all contacts open, or all closed. */
+  z.strictObject({ kind: z.literal('contact'), off: z.literal(['open', 'closed']) }),
+])
+
+export type Bypass = Readonly<z.infer<typeof bypassSchema>>
+
+/** Its default: a preset (counted from 0; null for whichever it is in) with values over it; contacts closed. */
+const restSchema = z.strictObject({
+  preset: indexSchema.nullable(),
+  values: setValuesSchema,
+  closes: z.array(textSchema(20)).max(16),
+})
+
+/** What is heard while it changes presets, and for how long, in ms. */
+const gapSchema = z.strictObject({
+  heard: z.literal(['none', 'slight', 'clear']),
+  ms: z.int().min(0).max(5000),
+})
+
+export type Gap = Readonly<z.infer<typeof gapSchema>>
+
+/** A usual one where nothing is known: a slight dip of 10-50 ms, deaf for 20 ms (common practice). */
+const USUAL_GAP: Gap = { heard: 'slight', ms: 20 }
+const USUAL_DEAF_MS = 20
 
 const kindSchema = z.literal(['receiver', 'plain', 'box', 'pedal', 'supply'])
 
@@ -48,6 +91,15 @@ export const deviceSchema = z.strictObject({
   followsClock: z.boolean(),
   /** On a relay box: its contacts; which program closes which is told by its presets. */
   relays: z.array(relayFunctionSchema).max(16),
+  bypass: bypassSchema.default({ kind: 'none' }),
+  /** Null when it has none. */
+  rest: restSchema.nullable().default(null),
+  /** How long it is deaf to controls after a recall, in ms; and whether it loses or keeps what comes meanwhile. */
+  deafMs: z.int().min(0).max(5000).default(USUAL_DEAF_MS),
+  whileDeaf: z.literal(['loses', 'keeps']).default('loses'),
+  gap: gapSchema.default(USUAL_GAP),
+  /** The preset it plays when it is switched on, counted from 0; null when that is not known. */
+  powerOn: indexSchema.nullable().default(null),
   saving: savingSchema,
   ports: portsSchema,
   spot: spotSchema,

@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, lte, sql } from 'drizzle-orm'
-import type { Edit } from '#core'
+import { upgradeEdit, type Edit } from '#core'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
 import { edits } from '../schema'
@@ -19,7 +19,7 @@ export const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): Log
   revision,
   id,
   at,
-  edit: { label, changes } satisfies Edit,
+  edit: upgradeEdit({ label, changes } satisfies Edit),
 })
 
 export const logEdit = (tx: Transaction, rigId: string, logged: LoggedEdit): Promise<unknown> =>

@@ -7,6 +7,9 @@ export const about = sqliteTable(
   {
     ...rigRow<About['id']>(),
     name: text().notNull(),
+    // Defaults are what rows of version 1 are taken to be, as in the core's schemas.
+    unsaid: text().$type<About['unsaid']>().notNull().default('leave'),
+    school: text().$type<About['school']>().notNull().default('absolute'),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

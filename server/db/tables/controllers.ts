@@ -23,6 +23,9 @@ export const controllers = sqliteTable(
     pressWithLong: text().$type<Controller['pressWithLong']>().notNull(),
     colours: integer().notNull(),
     sendsClock: integer({ mode: 'boolean' }).notNull(),
+    // Defaults are what rows of version 1 are taken to be, as in the core's schemas.
+    waitMs: integer().notNull().default(0),
+    runningStatus: integer({ mode: 'boolean' }).notNull().default(false),
     separateOutputs: integer({ mode: 'boolean' }).notNull(),
     builtInPedals: integer().notNull(),
     chords: text().notNull(),

@@ -19,6 +19,13 @@ export const devices = sqliteTable(
     sendsProgramsBack: integer({ mode: 'boolean' }).notNull(),
     followsClock: integer({ mode: 'boolean' }).notNull(),
     relays: text({ mode: 'json' }).$type<Device['relays']>().notNull(),
+    // Defaults are what rows of version 1 are taken to be, as in the core's schemas.
+    bypass: text({ mode: 'json' }).$type<Device['bypass']>().notNull().default({ kind: 'none' }),
+    rest: text({ mode: 'json' }).$type<Device['rest']>(),
+    deafMs: integer().notNull().default(20),
+    whileDeaf: text().$type<Device['whileDeaf']>().notNull().default('loses'),
+    gap: text({ mode: 'json' }).$type<Device['gap']>().notNull().default({ heard: 'slight', ms: 20 }),
+    powerOn: integer(),
     ...boxColumns(),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],

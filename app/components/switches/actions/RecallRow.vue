@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, X } from '@lucide/vue'
 import type { Controller, Device, Rig } from '#core'
 import { controllerShows, sentText } from '~/text/presets'
 import IconButton from '~/components/common/IconButton.vue'
-import PresetPicker from './PresetPicker.vue'
+import PresetPicker from '../PresetPicker.vue'
 
 const { rig, device, index, controller, isFirst, isLast } = defineProps<{
   rig: Rig

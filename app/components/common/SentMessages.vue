@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Footswitch, Rig } from '#core'
-import WireChart from '~/components/common/WireChart.vue'
+import type { Rig } from '#core'
+import { laneInputs, type PressSending } from '~/charts/pressSending'
 import { count } from '~/text/counts'
 import { bytesText, messageText, messageTone, millisecondsText } from '~/text/messages'
-import { laneInputs, sendingOf } from './switchLines'
+import WireChart from './WireChart.vue'
 
-const { rig, footswitch, position } = defineProps<{ rig: Rig; footswitch: Footswitch; position: number }>()
-
-const sending = computed(() => sendingOf(rig, footswitch, position))
+/** Messages in lanes on one time axis, and one by one with their bytes. */
+const { rig, sending } = defineProps<{ rig: Rig; sending: PressSending }>()
 </script>
 
 <template>

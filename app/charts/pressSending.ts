@@ -1,0 +1,42 @@
+import {
+  compile,
+  own,
+  schedule,
+  type CompiledStep,
+  type Footswitch,
+  type Rig,
+  type TimedMessage,
+} from '#core'
+import { messageText, messageTone } from '~/text/messages'
+
+/** What one press puts on an idle wire. */
+export interface PressSending {
+  readonly messages: readonly TimedMessage[]
+  readonly bytes: number
+  /** µs from the first bit to the last. */
+  readonly time: number
+}
+
+export function stepsSending(steps: readonly CompiledStep[], runningStatus = false): PressSending {
+  const messages = schedule(steps, 0, runningStatus)
+  return {
+    messages,
+    bytes: messages.reduce((sum, { bytes }) => sum + bytes.length, 0),
+    time: messages.at(-1)?.end ?? 0,
+  }
+}
+
+export function pressSending(rig: Rig, footswitch: Footswitch, position: number): PressSending {
+  const controller = own(rig.controllers, own(rig.banks, footswitch.bankId)?.controllerId ?? '')
+  return stepsSending(compile(rig, footswitch, 'press', position), controller?.runningStatus)
+}
+
+/** The same, as the chart takes it. */
+export const laneInputs = (rig: Rig, messages: readonly TimedMessage[]) =>
+  messages.map(({ deviceId, start, end, message }) => ({
+    lane: own(rig.devices, deviceId)?.name ?? 'removed',
+    start,
+    end,
+    text: messageText(message),
+    tone: messageTone(message),
+  }))

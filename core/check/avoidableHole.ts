@@ -1,0 +1,120 @@
+import { own } from '../base/own'
+import { inOrder, type Rig } from '../rig/rig'
+import { ABOUT_ID } from '../rig/table/about'
+import type { Device } from '../rig/table/device'
+import { formatCell, presetText } from '../sound/cellText'
+import { presetOrParameter } from '../sound/presetOrParameter'
+import { sendingOf } from '../sound/sending'
+import type { Be } from '../sound/want'
+import { withCell } from './lostControls'
+import { soundCells, type SoundCell } from './soundCells'
+import type { FindingOf } from './finding'
+
+export type AvoidableHole = FindingOf<
+  'avoidableHole',
+  {
+    readonly device: string
+    readonly from: string
+    readonly to: string
+    readonly presets: readonly [string, string]
+    readonly settings: number
+    readonly ms: number
+    /** What the second sound would say instead: "Mix 35 %". */
+    readonly stay: string
+  }
+>
+
+/** Two presets that differ in a few settings, on a device that is silent while it changes them. */
+export function avoidableHole(rig: Rig): AvoidableHole[] {
+  const school = own(rig.about, ABOUT_ID)?.school ?? 'absolute'
+  const [controller] = inOrder(rig.controllers)
+  const byDevice = new Map<Device, SoundCell[]>()
+  for (const cell of soundCells(rig))
+    if (cell.want.kind === 'be' && cell.want.preset !== null)
+      byDevice.set(cell.device, [...(byDevice.get(cell.device) ?? []), cell])
+  return [...byDevice].flatMap(([device, cells]): AvoidableHole[] => {
+    const isAudible = device.gap.heard === 'clear' || (school === 'songPreset' && device.gap.heard !== 'none')
+    if (!isAudible) return []
+    const cannotWait = (controller?.waitMs ?? 0) < device.deafMs && device.whileDeaf === 'loses'
+    const told = new Set<string>()
+    return cells.flatMap((to, n): AvoidableHole[] => {
+      const from = cells
+        .slice(0, n)
+        .find(
+          ({ want }) => presetOrParameter(rig, device, want, to.want, school, cannotWait)?.verdict === 'stay',
+        )
+      if (!from || !to.isOwn) return []
+      const [before, after] = [(from.want as Be).preset!, (to.want as Be).preset!]
+      if (told.has(`${before}/${after}`)) return []
+      told.add(`${before}/${after}`)
+      const { stay, settings } = presetOrParameter(rig, device, from.want, to.want, school, cannotWait)!
+      const presetId = from.sound.cells.find(({ deviceId }) => deviceId === device.id)?.cell
+      const cell =
+        stay?.kind === 'values'
+          ? stay
+          : presetId?.kind === 'preset' && stay?.kind === 'preset'
+            ? { kind: 'preset' as const, presetId: presetId.presetId, values: [...stay.values] }
+            : null
+      return [
+        {
+          code: 'avoidableHole',
+          severity: 'hint',
+          about: { table: 'sounds', id: to.sound.id, field: `cells.${device.id}` },
+          facts: {
+            device: device.name,
+            from: from.sound.name,
+            to: to.sound.name,
+            presets: [presetText(rig, device, before), presetText(rig, device, after)],
+            settings: settings!,
+            ms: device.gap.ms,
+            stay: stay ? formatCell(rig, device, stay) : '',
+          },
+          ...(cell && { fix: withCell(rig, to.sound, device.id, cell) }),
+        },
+      ]
+    })
+  })
+}
+
+/** How many messages a sound sends, and what could be left out. */
+export type TooManyMessages = FindingOf<
+  'tooManyMessages',
+  {
+    readonly sound: string
+    readonly controller: string
+    readonly messages: number
+    readonly most: number
+    /** Devices that every sound wants the same of: left out, they are wrong after power-on or a hand on them. */
+    readonly same: readonly string[]
+  }
+>
+
+/** A sound that takes more messages than one press of the controller sends. */
+export function tooManyMessages(rig: Rig): TooManyMessages[] {
+  const [controller] = inOrder(rig.controllers)
+  if (!controller) return []
+  return inOrder(rig.sounds).flatMap((sound): TooManyMessages[] => {
+    const { blocks } = sendingOf(rig, sound, controller)
+    const messages = blocks.reduce((sum, block) => sum + block.messages.length, 0)
+    if (messages <= controller.messagesPerEvent) return []
+    const same = [...new Set(blocks.map(({ deviceId }) => deviceId))].filter(
+      (id) =>
+        new Set(soundCells(rig).flatMap((one) => (one.device.id === id && one.isSpoken ? [one.want] : [])))
+          .size === 1,
+    )
+    return [
+      {
+        code: 'tooManyMessages',
+        severity: 'error',
+        about: { table: 'sounds', id: sound.id },
+        facts: {
+          sound: sound.name,
+          controller: controller.name,
+          messages,
+          most: controller.messagesPerEvent,
+          same: same.flatMap((id) => own(rig.devices, id)?.name ?? []),
+        },
+      },
+    ]
+  })
+}

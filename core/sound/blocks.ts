@@ -1,0 +1,75 @@
+import { own } from '../base/own'
+import { encodeMessages } from '../midi/encode'
+import type { ChannelMessage } from '../midi/message'
+import { wireTime } from '../midi/wireTime'
+import type { Output } from '../rig/cabling/contacts'
+import { sendChannel } from '../rig/channels'
+import { controlMessages } from '../rig/chart/controlMessages'
+import { recallMessages } from '../rig/numbering/address'
+import type { Rig } from '../rig/rig'
+import type { Device, DeviceId } from '../rig/table/device'
+import type { BlockName, Sound } from '../rig/table/sound'
+import { canBeSet, wantsOf, type Want } from './want'
+
+/** Messages to one device that are sent in one go. */
+export interface Block extends BlockName {
+  readonly messages: readonly ChannelMessage[]
+  /** How long it keeps the wire busy, in µs. */
+  readonly length: number
+}
+
+/** A contact of a controller closed or opened for a device. */
+export interface ContactSet {
+  readonly deviceId: DeviceId
+  readonly contactId: string
+  readonly isClosed: boolean
+  readonly output: Output
+}
+
+export interface Parts {
+  readonly blocks: readonly Block[]
+  readonly contacts: readonly ContactSet[]
+}
+
+/** All that is sent and closed for a sound, device by device, in no order yet. */
+export function partsOf(rig: Rig, sound: Sound, runningStatus: boolean): Parts {
+  const wants = [...wantsOf(rig, sound)]
+  return {
+    blocks: wants.flatMap(([id, want]) => blocksOf(rig, own(rig.devices, id)!, want, runningStatus)),
+    contacts: wants.flatMap(([deviceId, want]) =>
+      want.kind === 'be'
+        ? want.contacts.flatMap(({ contact, isClosed }): ContactSet[] =>
+            contact.output ? [{ deviceId, contactId: contact.id, isClosed, output: contact.output }] : [],
+          )
+        : [],
+    ),
+  }
+}
+
+/** The recall of a device, and the controls behind it, each as far as the want has one. */
+export function blocksOf(rig: Rig, device: Device, want: Want, runningStatus: boolean): Block[] {
+  const channel = sendChannel(rig, device)
+  if (want.kind !== 'be' || channel === null) return []
+  const recall = want.preset === null ? [] : recallMessages(device.numbering, channel, want.preset)
+  const controls = want.sets.flatMap(({ controlId, value }) => {
+    const control = own(rig.controls, controlId)
+    return control && canBeSet(control, value) ? controlMessages(control.address, channel, value) : []
+  })
+  return (
+    [
+      ['recall', recall],
+      ['controls', controls],
+    ] as const
+  ).flatMap(([part, messages]) =>
+    messages.length === 0
+      ? []
+      : [
+          {
+            deviceId: device.id,
+            part,
+            messages,
+            length: wireTime(encodeMessages(messages, { runningStatus }).length),
+          },
+        ],
+  )
+}

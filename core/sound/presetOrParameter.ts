@@ -1,0 +1,91 @@
+import { own } from '../base/own'
+import { findPreset } from '../rig/edits/setRecall'
+import type { Rig } from '../rig/rig'
+import type { School } from '../rig/table/about'
+import type { ControlId } from '../rig/table/control'
+import type { Device, Gap } from '../rig/table/device'
+import type { SetValue } from '../rig/table/setValue'
+import type { TypedCell } from './cellText'
+import { blocksOf } from './blocks'
+import { canBeSet, type Want } from './want'
+
+/** Whether a device should change presets between two sounds, or stay and be sent controls. */
+export interface PresetOrParameter {
+  /** How many settings differ; null when one of the presets is not written down. */
+  readonly settings: number | null
+  /** Settings the first preset has no block for, or no map. */
+  readonly lacking: readonly ControlId[]
+  /** What is heard when it changes presets. */
+  readonly gap: Gap
+  /** Messages for the one way and for the other. */
+  readonly presetMessages: number
+  readonly parameterMessages: number
+  readonly verdict:
+    | 'stay'
+    | 'preset'
+    /** Some of what the presets hold is written down nowhere. */
+    | 'cannotTell'
+  /** What the second sound would say instead, to stay in the first one's preset. */
+  readonly stay: TypedCell | null
+}
+
+/** More settings than this are quicker recalled (common practice: "a few settings"). */
+const FEW = 4
+
+/**
+ * For a device that two sounds want in two presets; null when they do not. `holdsInPreset` false: values alone,
+ * in whatever preset it is, for a controller that would lose them behind a recall.
+ */
+export function presetOrParameter(
+  rig: Rig,
+  device: Device,
+  from: Want,
+  to: Want,
+  school: School,
+  isLostBehindRecall: boolean,
+): PresetOrParameter | null {
+  if (from.kind !== 'be' || to.kind !== 'be' || from.preset === null || to.preset === null) return null
+  if (from.preset === to.preset) return null
+  const preset = findPreset(rig, device.id, from.preset)
+  const differ: SetValue[] = []
+  let isKnown = from.holds.size > 0 && to.holds.size > 0
+  for (const [controlId, value] of to.holds) {
+    const before = from.holds.get(controlId)
+    if (before === undefined) isKnown = false
+    else if (before !== value) differ.push({ controlId, value })
+  }
+  // What the first holds and the second is not known to hold may differ as well.
+  for (const controlId of from.holds.keys()) if (!to.holds.has(controlId)) isKnown = false
+  const lacking = differ.flatMap(({ controlId, value }) => {
+    const control = own(rig.controls, controlId)
+    const isThere =
+      control &&
+      canBeSet(control, value) &&
+      !preset?.lacks.includes(controlId) &&
+      (control.map === 'device' || preset?.entered.includes(controlId))
+    return isThere ? [] : [controlId]
+  })
+  const stay: TypedCell | null =
+    lacking.length > 0 || differ.length === 0
+      ? null
+      : school === 'songPreset' || isLostBehindRecall
+        ? { kind: 'values', values: differ }
+        : { kind: 'preset', index: from.preset, values: differ }
+  const isFew = differ.length <= FEW
+  return {
+    settings: isKnown ? differ.length : null,
+    lacking,
+    gap: device.gap,
+    presetMessages: messagesOf(rig, device, to),
+    parameterMessages: messagesOf(rig, device, { ...to, preset: null, sets: differ }),
+    verdict: !isKnown
+      ? 'cannotTell'
+      : stay && isFew && device.gap.heard !== 'none' && school !== 'presets'
+        ? 'stay'
+        : 'preset',
+    stay: isKnown ? stay : null,
+  }
+}
+
+const messagesOf = (rig: Rig, device: Device, want: Want): number =>
+  blocksOf(rig, device, want, false).reduce((sum, { messages }) => sum + messages.length, 0)

@@ -1,0 +1,10 @@
+import type { ChannelMessage } from '../midi/message'
+import type { DeviceId } from '../rig/table/device'
+import type { ContactSet } from './blocks'
+
+/** What a controller does for an action, one thing after the other. */
+export type Step =
+  | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly message: ChannelMessage }
+  | ({ readonly kind: 'contact' } & ContactSet)
+  /** Nothing more is sent for so many µs. */
+  | { readonly kind: 'wait'; readonly microseconds: number }

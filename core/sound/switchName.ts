@@ -1,0 +1,36 @@
+import { perTables } from '../rig/perTables'
+import { inOrder, type Rig } from '../rig/rig'
+import type { Controller } from '../rig/table/controller'
+import type { Footswitch } from '../rig/table/switch'
+import { shortNames } from './shortNames'
+
+/** Sounds' names shortened to a display, by id, all different. */
+const byLength = perTables(['sounds'], () => new Map<number, ReadonlyMap<string, string>>())
+
+function namesFor(rig: Rig, most: number): ReadonlyMap<string, string> {
+  const known = byLength(rig)
+  let names = known.get(most)
+  if (!names) {
+    const sounds = inOrder(rig.sounds)
+    const short = shortNames(
+      sounds.map(({ name }) => name),
+      most,
+    )
+    known.set(most, (names = new Map(sounds.map(({ id }, n) => [id, short[n]!]))))
+  }
+  return names
+}
+
+/**
+ * What a switch is called on a controller: its label, or the name of the sound its first press recalls, shortened
+ * to the display so that no two sounds read alike. Empty when it has neither.
+ */
+export function switchName(
+  rig: Rig,
+  { label, positions }: Footswitch,
+  { labelLength }: Pick<Controller, 'labelLength'>,
+): string {
+  if (label !== '') return label
+  const sound = positions[0]?.find((action) => action.kind === 'recallSound')
+  return (sound && namesFor(rig, labelLength ?? 60).get(sound.soundId)) ?? ''
+}
