@@ -190,6 +190,17 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
       settings: 1,
       ms: 80,
       stay: 'Mix 50 %',
+      isAlone: true,
+    },
+    {
+      device: 'Echo',
+      from: 'Verse',
+      to: 'Chorus',
+      presets: ['B4 Dotted', 'C2 Long'],
+      settings: 2,
+      ms: 80,
+      stay: 'Mix 50 %, Repeats 20 %',
+      isAlone: false,
     },
   ],
   againstSchool: (['presets', 'songPreset', 'absolute', 'backToRest'] as const).map((school) => ({

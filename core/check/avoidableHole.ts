@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import { inOrder, type Rig } from '../rig/rig'
 import { ABOUT_ID } from '../rig/table/about'
 import type { Device } from '../rig/table/device'
-import { formatCell, presetText } from '../sound/cellText'
+import { presetText, setText } from '../sound/cellText'
 import { presetOrParameter } from '../sound/presetOrParameter'
 import { sendingOf } from '../sound/sending'
 import type { Be } from '../sound/want'
@@ -19,8 +19,10 @@ export type AvoidableHole = FindingOf<
     readonly presets: readonly [string, string]
     readonly settings: number
     readonly ms: number
-    /** What the second sound would say instead: "Mix 35 %". */
+    /** What would be sent instead: "Mix 35 %". */
     readonly stay: string
+    /** Sent alone, so that it is only right in that preset; else behind its recall. */
+    readonly isAlone: boolean
   }
 >
 
@@ -30,7 +32,7 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
   const [controller] = inOrder(rig.controllers)
   const byDevice = new Map<Device, SoundCell[]>()
   for (const cell of soundCells(rig))
-    if (cell.want.kind === 'be' && cell.want.preset !== null)
+    if (cell.want.kind === 'be' && cell.want.preset !== null && !isBlank(cell.device, cell.want.preset))
       byDevice.set(cell.device, [...(byDevice.get(cell.device) ?? []), cell])
   return [...byDevice].flatMap(([device, cells]): AvoidableHole[] => {
     const isAudible = device.gap.heard === 'clear' || (school === 'songPreset' && device.gap.heard !== 'none')
@@ -45,8 +47,10 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
         )
       if (!from || !to.isOwn) return []
       const [before, after] = [(from.want as Be).preset!, (to.want as Be).preset!]
-      if (told.has(`${before}/${after}`)) return []
-      told.add(`${before}/${after}`)
+      // There and back is one thing to say.
+      const key = [before, after].sort((a, b) => a - b).join('/')
+      if (told.has(key)) return []
+      told.add(key)
       const { stay, settings } = presetOrParameter(rig, device, from.want, to.want, school, cannotWait)!
       const presetId = from.sound.cells.find(({ deviceId }) => deviceId === device.id)?.cell
       const cell =
@@ -67,7 +71,9 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
             presets: [presetText(rig, device, before), presetText(rig, device, after)],
             settings: settings!,
             ms: device.gap.ms,
-            stay: stay ? formatCell(rig, device, stay) : '',
+            stay:
+              stay && 'values' in stay ? stay.values.map((one) => setText(rig, device, one)).join(', ') : '',
+            isAlone: stay?.kind === 'values',
           },
           ...(cell && { fix: withCell(rig, to.sound, device.id, cell) }),
         },
@@ -75,6 +81,10 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
     })
   })
 }
+
+/** An empty preset is there to be silent. */
+const isBlank = ({ bypass }: Device, index: number): boolean =>
+  bypass.kind === 'preset' && bypass.index === index
 
 /** How many messages a sound sends, and what could be left out. */
 export type TooManyMessages = FindingOf<

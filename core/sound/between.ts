@@ -120,7 +120,8 @@ function leftBy(rig: Rig, device: Device, from: Be, to: Be | null): Leftover[] {
     const isStuck = to !== null && !recalls && isBlank(from.preset)
     if (isOn || isStuck) all.push({ kind: 'preset', index: from.preset })
   }
-  if (!recalls)
+  // What is switched off may hold what it likes.
+  if (!recalls && !isOff(device, to))
     for (const { controlId, value } of from.sets)
       if (
         from.holds.has(controlId) &&
@@ -143,6 +144,9 @@ function leftBy(rig: Rig, device: Device, from: Be, to: Be | null): Leftover[] {
 
 const isAtRest = ({ rest, powerOn }: Device, { preset }: Be): boolean =>
   preset === (rest?.preset ?? powerOn ?? -1)
+
+const isOff = ({ bypass }: Device, to: Be | null): boolean =>
+  bypass.kind === 'control' && to?.holds.get(bypass.controlId) === bypass.off
 
 /** Switching a device on or off is no special thing to have done: whoever speaks of it does so again. */
 const isSwitching = ({ bypass }: Device, controlId: ControlId): boolean =>

@@ -239,8 +239,14 @@ function* presetsAt(rig: Rig, device: Device, text: string): Generator<Start<num
     const rest = behind(text, head.length)
     const bare = head.replace(/[+;,]+$/, '')
     const display = rest === null ? null : parseDisplay(device.numbering, bare)
-    if (display?.ok && rest !== null)
-      yield { value: display.value, rest: rest.replace(/^[+;,]\s*/, ''), sureness: EXACT }
+    if (display?.ok && rest !== null) {
+      const after = rest.replace(/^[+;,]\s*/, '')
+      // "12 Net loft" for what the display shows as "012 Net loft".
+      const name = whole.find(({ index }) => index === display.value)?.name.toLowerCase()
+      const named =
+        name !== undefined && after.toLowerCase().startsWith(name) ? behind(after, name.length) : null
+      yield { value: display.value, rest: named ?? after, sureness: EXACT }
+    }
     if (rest === null) continue
     for (const { index, name } of whole) {
       const isWhole = name.toLowerCase() === bare.toLowerCase()

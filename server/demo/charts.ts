@@ -18,6 +18,16 @@ const range = (
   from: 0,
   to: 127,
 })
+/** A semitone a step, unison in the middle. */
+const SEMITONES: Reading = {
+  kind: 'range',
+  unit: 'semitones',
+  low: -12,
+  high: 12,
+  scale: 'linear',
+  from: 52,
+  to: 76,
+}
 const named = (...names: string[]): Reading => ({
   kind: 'named',
   names: names.map((name, value) => ({ value, name })),
@@ -73,7 +83,7 @@ const lines: Readonly<Record<string, readonly Line[]>> = {
   ],
   synth: [
     ['synth-scene', '', 'Scene', 34, named('Scene 1', 'Scene 2', 'Scene 3')],
-    ['synth-pitch', 'Pitch', 'Pitch', 35, range('semitones', -12, 12)],
+    ['synth-pitch', 'Pitch', 'Pitch', 35, SEMITONES],
     ['synth-wah', 'Filter', 'Filter sweep', 36, percent, { kind: 'assignable', map: 'preset' }],
     ['synth-resonance', 'Filter', 'Resonance', 37, percent, { kind: 'assignable' }],
     [

@@ -22,6 +22,7 @@ import {
   type Rig,
 } from '#core'
 import { at, controls, pairs } from './charts'
+import { soundSteps } from './sounds'
 
 const control = (id: string) => id as Control['id']
 
@@ -39,7 +40,7 @@ export function tidewright(): Rig {
   }
   const learned = (rig: Rig) =>
     editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
-  return [...CABLES.map(layable), learned].reduce(done, boxes)
+  return [...CABLES.map(layable), learned, ...soundSteps].reduce(done, boxes)
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */
@@ -107,20 +108,52 @@ const controller: Controller = {
 
 const channel = requireChannel
 
+/** Its remote jack wants the contact kept closed, not a pulse. */
+const OCTAVER_JACKS: Device['ports'] = DEVICES.find(({ key }) => key === 'plainPedal')!.fields.ports.map(
+  (port) => ({
+    ...port,
+    roles: port.roles.map((role) =>
+      role.kind === 'switchIn' ? { ...role, action: 'latching' as const } : role,
+    ),
+  }),
+)
+
 const devices: readonly Device[] = [
   device('preamp', 1, 'preamp', [1, 0], {
     name: 'Bass preamp',
     channel: channel(1),
+    bypass: { kind: 'control', controlId: control('preamp-on'), off: 0, on: 127 },
+    rest: { preset: 2, values: [at('preamp-blend', 127)], closes: [] },
+    whileDeaf: 'keeps',
   }),
   device('echo', 2, 'delay', [3, 1], {
     name: 'Tape echo',
     channel: channel(4),
+    bypass: { kind: 'preset', index: 0 },
+    rest: { preset: 0, values: [], closes: [] },
+    deafMs: 60,
+    whileDeaf: 'keeps',
+    gap: { heard: 'clear', ms: 80 },
   }),
-  device('reverb', 3, 'reverb', [1, 1], { name: 'Hall reverb', channel: channel(5) }),
-  device('relay', 4, 'relayAmp', [2, 0], { channel: channel(6), factoryChannel: channel(6) }),
+  device('reverb', 3, 'reverb', [1, 1], {
+    name: 'Hall reverb',
+    channel: channel(5),
+    bypass: { kind: 'preset', index: 0 },
+    rest: { preset: 0, values: [], closes: [] },
+    powerOn: 0,
+  }),
+  device('relay', 4, 'relayAmp', [2, 0], {
+    channel: channel(6),
+    factoryChannel: channel(6),
+    rest: { preset: 0, values: [], closes: [] },
+    powerOn: 0,
+  }),
   device('synth', 5, 'presetPedal', [3, 2], {
     name: 'Bass synth',
     channel: channel(7),
+    bypass: { kind: 'preset', index: 9 },
+    rest: { preset: 9, values: [at('synth-resonance', 0)], closes: [] },
+    whileDeaf: 'keeps',
     ports: [
       {
         id: 'usb',
@@ -133,9 +166,15 @@ const devices: readonly Device[] = [
   }),
   device('hub', 6, 'trsHub', [2, 1], { name: 'TRS hub' }),
   device('host', 7, 'usbHostBox', [2, 2]),
-  device('octaver', 8, 'plainPedal', [0, 1], { name: 'Octaver' }),
+  device('octaver', 8, 'plainPedal', [0, 1], {
+    name: 'Octaver',
+    bypass: { kind: 'contact', off: 'open' },
+    rest: { preset: null, values: [], closes: [] },
+    ports: OCTAVER_JACKS,
+  }),
   device('sweep', 9, 'expressionPedal', [0, 2]),
   device('amp', 10, 'amp', [3, 0], { name: 'Bass amp' }),
+  device('fuzz', 12, 'plainPedal', [4, 0], { name: 'Old fuzz', ports: [] }),
   device('supply', 11, 'powerSupply', [1, 2], { name: 'Pit power supply' }),
 ]
 
@@ -166,12 +205,30 @@ const presets: readonly Preset[] = [
     level: 9,
     recalls: [at('preamp-drive', 90), at('preamp-volume', 110)],
   }),
-  preset('preamp-upright', 'preamp', 11, 'Upright', { purpose: 'clean', level: 8 }),
+  preset('preamp-shout', 'preamp', 8, 'Shout', {
+    purpose: 'lead',
+    level: 10,
+    recalls: [at('preamp-drive', 104), at('preamp-volume', 122)],
+  }),
+  preset('preamp-upright', 'preamp', 11, 'Upright', {
+    purpose: 'clean',
+    level: 8,
+    recalls: [at('preamp-drive', 6), at('preamp-volume', 98)],
+  }),
+  preset('preamp-pizzicato', 'preamp', 14, 'Pizzicato', {
+    purpose: 'clean',
+    level: 5,
+    recalls: [at('preamp-drive', 0), at('preamp-volume', 70)],
+  }),
   preset('echo-off', 'echo', 0, 'Off', { purpose: 'blank', recalls: [at('echo-mix', 0)] }),
   preset('echo-dotted', 'echo', 11, 'Dotted eighth', {
     purpose: 'effect',
     notes: 'The chorus of Undertow; repeats must die before the break.',
     recalls: [at('echo-mix', 44), at('echo-repeats', 38), at('echo-division', 1)],
+  }),
+  preset('echo-wide', 'echo', 12, 'Dotted, wide', {
+    purpose: 'effect',
+    recalls: [at('echo-mix', 70), at('echo-repeats', 38), at('echo-division', 1)],
   }),
   preset('echo-long', 'echo', 17, 'Long tape', { purpose: 'pad', recalls: [at('echo-mix', 64)] }),
   preset('reverb-off', 'reverb', 0, 'Off', { purpose: 'blank', recalls: [at('reverb-mix', 0)] }),
@@ -184,6 +241,7 @@ const presets: readonly Preset[] = [
   preset('relay-drive', 'relay', 1, 'Drive', { closes: ['channel'] }),
   preset('relay-boost', 'relay', 2, 'Drive, boost', { closes: ['channel', 'boost'] }),
   preset('synth-sub', 'synth', 0, 'Sub', { entered: [control('synth-wah')] }),
+  preset('synth-silent', 'synth', 9, 'Silent', { purpose: 'blank', entered: [control('synth-wah')] }),
   preset('synth-bell', 'synth', 1, 'Bell buoy', { lacks: [control('synth-wah')] }),
 ]
 

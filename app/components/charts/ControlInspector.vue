@@ -15,6 +15,7 @@ import {
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
+import UsedBy from '~/components/common/UsedBy.vue'
 import FoldSection from '~/components/common/FoldSection.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
@@ -133,6 +134,7 @@ const ENTRIES = [
     </FoldSection>
     <TextField label="Note" :value="control.note" :max="400" @take="change({ note: $event })" />
     <p v-if="control.origin" class="soft">Copied from {{ control.origin }}.</p>
+    <UsedBy :rig="rig" table="controls" :id="control.id" />
     <div>
       <Button
         label="Remove this control"

@@ -20,6 +20,7 @@ import {
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import TextField from '~/components/common/TextField.vue'
+import UsedBy from '~/components/common/UsedBy.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { PURPOSE_TEXT } from '~/text/charts'
@@ -89,9 +90,10 @@ function recall(): void {
       label="what it recalls"
       @change="change({ recalls: $event })"
     />
+    <UsedBy v-if="row" :rig="rig" table="presets" :id="row.id" />
     <div v-if="row">
       <Button
-        label="Forget this preset, also on switches"
+        label="Forget this preset, also in sounds and on switches"
         severity="secondary"
         variant="outlined"
         size="small"

@@ -1,19 +1,32 @@
 <script setup lang="ts">
+import { PanelRightClose, PanelRightOpen } from '@lucide/vue'
+import { useInspectorFold } from '~/composables/useInspectorFold'
+import IconButton from './IconButton.vue'
+
 /** The two columns every view has: what it is about, and the inspector for what is chosen in it. */
 const { title, summary, inspector } = defineProps<{ title: string; summary: string; inspector: string }>()
+
+const { isFolded, fold } = useInspectorFold()
 </script>
 
 <template>
-  <div class="frame">
+  <div class="frame" :class="{ folded: isFolded }">
     <main class="middle">
       <header>
         <h1>{{ title }}</h1>
         <p>{{ summary }}</p>
-        <div class="tools"><slot name="tools" /></div>
+        <div class="tools">
+          <slot name="tools" />
+          <IconButton
+            :icon="isFolded ? PanelRightOpen : PanelRightClose"
+            :name="isFolded ? 'Show what is chosen (I)' : 'Fold what is chosen away (I)'"
+            @click="fold"
+          />
+        </div>
       </header>
       <slot />
     </main>
-    <aside class="inspector" :aria-label="inspector">
+    <aside v-show="!isFolded" class="inspector" :aria-label="inspector">
       <slot name="inspector" />
     </aside>
   </div>
@@ -24,6 +37,10 @@ const { title, summary, inspector } = defineProps<{ title: string; summary: stri
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(300px, 372px);
   min-height: 0;
+}
+
+.folded {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .middle {
@@ -62,6 +79,10 @@ header p {
 @media (max-width: 900px) {
   .frame {
     grid-template: minmax(0, 1fr) minmax(0, 42%) / minmax(0, 1fr);
+  }
+
+  .folded {
+    grid-template: minmax(0, 1fr) / minmax(0, 1fr);
   }
 
   .inspector {

@@ -158,6 +158,20 @@ const YES_NO = [
           @take="change({ events: toggled(one.value) })"
         />
       </fieldset>
+      <NumberField
+        label="Longest pause between messages"
+        :value="controller.waitMs"
+        :min="0"
+        :max="5000"
+        suffix=" ms"
+        @take="change({ waitMs: $event })"
+      />
+      <CheckField
+        label="Leaves out repeated status bytes"
+        note="Running status; few foot controllers do."
+        :value="controller.runningStatus"
+        @take="change({ runningStatus: $event })"
+      />
       <CheckField
         label="Sends MIDI clock"
         :value="controller.sendsClock"

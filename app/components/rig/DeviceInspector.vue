@@ -26,6 +26,8 @@ import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { SAVING_TEXT } from '~/text/saving'
 import ChannelGrid from './ChannelGrid.vue'
+import UsedBy from '~/components/common/UsedBy.vue'
+import DeviceSoundFields from './DeviceSoundFields.vue'
 import JackList from './jacks/JackList.vue'
 import NumberingEditor from './NumberingEditor.vue'
 import PathSummary from './PathSummary.vue'
@@ -50,6 +52,16 @@ const companions = computed(() =>
 const presetRange = computed(
   () =>
     `${formatDisplay(device.numbering, 0)} to ${formatDisplay(device.numbering, device.numbering.count - 1)}`,
+)
+
+const OFF = {
+  none: 'no way off known',
+  preset: 'off by preset',
+  control: 'off by control',
+  contact: 'off by contact',
+}
+const soundSummary = computed(
+  () => `${OFF[device.bypass.kind]}${isReceiver.value ? `, deaf ${device.deafMs} ms` : ''}`,
 )
 
 function duplicate(): void {
@@ -122,6 +134,9 @@ function duplicate(): void {
         @take="change({ isChannelFixed: $event })"
       />
     </FoldSection>
+    <FoldSection v-if="isReceiver || device.kind === 'plain'" title="In sounds" :summary="soundSummary">
+      <DeviceSoundFields :rig="rig" :device="device" />
+    </FoldSection>
     <template v-if="isReceiver">
       <FoldSection title="How it counts presets" :summary="presetRange">
         <NumberingEditor
@@ -136,6 +151,7 @@ function duplicate(): void {
         <SavingFields :saving="device.saving" @change="change({ saving: $event })" />
       </FoldSection>
     </template>
+    <UsedBy v-if="isReceiver || device.kind === 'plain'" :rig="rig" table="devices" :id="device.id" />
     <div>
       <Button
         label="Remove this device"

@@ -8,11 +8,12 @@ interface Reach {
   readonly rigs: ReturnType<typeof useRigStore>
   readonly floor: ReturnType<typeof useFloorStore>
   readonly goTo: (page: string) => void
+  readonly foldInspector: () => void
   readonly showShortcuts: () => void
 }
 
 /** Every key that works wherever a rig is open: the one table, run by the shell and shown to the player. */
-export function rigShortcuts({ rigs, floor, goTo, showShortcuts }: Reach): Shortcut[] {
+export function rigShortcuts({ rigs, floor, goTo, foldInspector, showShortcuts }: Reach): Shortcut[] {
   return [
     ...Array.from({ length: 10 }, (_, n) => ({
       keys: keyOf(n + 1)!,
@@ -29,6 +30,7 @@ export function rigShortcuts({ rigs, floor, goTo, showShortcuts }: Reach): Short
       does: `Go to ${name}`,
       run: () => goTo(page),
     })),
+    { keys: 'i', shown: 'I', does: 'Fold the panel at the right away, or show it again', run: foldInspector },
     { keys: '$mod+z', shown: 'Ctrl Z', does: 'Undo', run: () => void rigs.undo() },
     { keys: '$mod+Shift+z', shown: 'Ctrl Shift Z', does: 'Redo', run: () => void rigs.redo() },
     { keys: 'Shift+?', shown: '?', does: 'Show these shortcuts', run: showShortcuts },

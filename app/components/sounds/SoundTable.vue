@@ -31,8 +31,8 @@ const emit = defineEmits<{
 }>()
 
 const ROW_HEIGHT = 47
-const NAME_WIDTH = 196
-const COLUMN_WIDTH = 124
+const NAME_WIDTH = 176
+const COLUMN_WIDTH = 98
 
 /** One line more than there are sounds: where a new one is typed. */
 const lines = computed(() => Array.from({ length: sounds.length + 1 }, (_, row) => row))
@@ -69,7 +69,11 @@ const foundAt = (sound: Sound, device: Device | null) =>
   foundByCell.value.get(`${sound.id}/${device?.id ?? ''}`) ?? []
 const parentName = (sound: Sound) =>
   sound.parentId === null ? '' : (own(rig.sounds, sound.parentId)?.name ?? '')
-const columns = computed(() => `${NAME_WIDTH}px repeat(${devices.length}, minmax(${COLUMN_WIDTH}px, 1fr))`)
+/** Every row is as wide as all the others, whatever stands in it. */
+const rowStyle = computed(() => ({
+  gridTemplateColumns: `${NAME_WIDTH}px repeat(${devices.length}, minmax(0, 1fr))`,
+  minWidth: `${NAME_WIDTH + devices.length * COLUMN_WIDTH}px`,
+}))
 const cellId = ({ row, column }: Place) => `sound-cell-${row}-${column}`
 
 watch(
@@ -123,7 +127,12 @@ function startTyping(initial: string | null): void {
   const { row, column } = cursor.value
   const sound = sounds[row]
   const view = views.value.get(row)?.[column - 1]
-  const shown = column === 0 ? (sound?.name ?? '') : view?.isUnsaid ? '' : `${view?.text ?? ''} ${view?.extra ?? ''}`.trim()
+  const shown =
+    column === 0
+      ? (sound?.name ?? '')
+      : view?.isUnsaid
+        ? ''
+        : `${view?.text ?? ''} ${view?.extra ?? ''}`.trim()
   typing.value = { place: cursor.value, initial: initial ?? shown }
 }
 
@@ -179,9 +188,7 @@ function onKey(event: KeyboardEvent): void {
     done()
     const isStart = key === 'Home'
     goTo(
-      isMod
-        ? { row: isStart ? 0 : sounds.length, column: 0 }
-        : { row, column: isStart ? 0 : devices.length },
+      isMod ? { row: isStart ? 0 : sounds.length, column: 0 } : { row, column: isStart ? 0 : devices.length },
       shiftKey,
     )
   } else if (key === 'Tab' && !isMod) {
@@ -274,7 +281,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
     @blur="hasFocus = false"
   >
     <div class="head" role="rowgroup">
-      <div role="row" class="row" :style="{ gridTemplateColumns: columns }">
+      <div role="row" class="row" :style="rowStyle">
         <span role="columnheader" class="corner">Sound</span>
         <span v-for="device in devices" :key="device.id" role="columnheader" :title="device.name">{{
           device.name
@@ -289,7 +296,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
         class="row line"
         :class="{ target: row === target }"
         :aria-rowindex="row + 2"
-        :style="{ gridTemplateColumns: columns, height: `${ROW_HEIGHT}px` }"
+        :style="{ ...rowStyle, height: `${ROW_HEIGHT}px` }"
         @dragover.prevent="target = Math.min(row, sounds.length - 1)"
         @drop.prevent="drop"
       >
@@ -349,7 +356,9 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
               @take="takeText"
               @cancel="cancel"
             />
-            <span class="text">{{ view.text }}<span v-if="view.isUnsaid && !view.text" class="unseen">not said</span></span>
+            <span class="text"
+              >{{ view.text }}<span v-if="view.isUnsaid && !view.text" class="unseen">not said</span></span
+            >
             <span v-if="view.extra" class="extra">{{ view.extra }}</span>
             <span v-if="view.isInherited" class="unseen">, inherited</span>
             <span v-if="view.doubt" class="doubt">{{ view.doubt }}</span>
@@ -377,7 +386,6 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
 
 .row {
   display: grid;
-  min-width: max-content;
 }
 
 .head {

@@ -1,12 +1,4 @@
-import {
-  formatCell,
-  spokenCells,
-  wantsOf,
-  type Device,
-  type Rig,
-  type Sound,
-  type Want,
-} from '#core'
+import { formatCell, spokenCells, wantsOf, type Device, type Rig, type Sound, type Want } from '#core'
 import { DOUBT_TEXT } from '~/text/sounds'
 
 /** A place in the table: row of a sound, column 0 for its name and from 1 on for the devices. */

@@ -9,6 +9,7 @@ import MissingRig from '~/components/shell/MissingRig.vue'
 import NoticeBar from '~/components/shell/NoticeBar.vue'
 import ShortcutSheet from '~/components/shell/ShortcutSheet.vue'
 import FloorDock from '~/components/dock/FloorDock.vue'
+import { useInspectorFold } from '~/composables/useInspectorFold'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { rememberRig } from '~/platform/lastRig'
 import { useFloorStore } from '~/stores/floor'
@@ -34,6 +35,7 @@ const shortcuts = rigShortcuts({
   rigs,
   floor,
   goTo: (page) => void router.push(`/rigs/${rigId.value}/${page}`),
+  foldInspector: useInspectorFold().fold,
   showShortcuts: () => (isSheetOpen.value = true),
 })
 useShortcuts(shortcuts)

@@ -113,7 +113,7 @@ export const soundSayings: Sayings<
   leftover: ({ facts: { device, what, by, left, cure }, fix }) => ({
     title: `${device} keeps ${what} after ${among(by)}.`,
     body: `${among(left)} ${left.length === 1 ? 'speaks' : 'speak'} of ${device} and ${left.length === 1 ? 'leaves' : 'leave'} that as it is. It stays until something turns it.`,
-    fix: fix ? `Say ${cure} in ${left.length === 1 ? left[0] : count(left.length, 'sound')}` : null,
+    fix: fix && cure ? `Say ${cure} in ${left.length === 1 ? left[0] : count(left.length, 'sound')}` : null,
   }),
   forgottenDevice: ({ facts: { device, what, by, forgot, cure } }) => ({
     title: `${device} stays at ${what} after ${among(by)}.`,
@@ -128,13 +128,13 @@ export const soundSayings: Sayings<
     title: `${finding.facts.quiet} is no louder than ${finding.facts.loud} on ${finding.facts.device}.`,
     ...levels(finding, 'A lead needs room above the rhythm.'),
   }),
-  avoidableHole: ({ facts: { device, from, to, presets, settings, ms, stay } }) => ({
+  avoidableHole: ({ facts: { device, from, to, presets, settings, ms, stay, isAlone } }) => ({
     title: `${device} falls silent for ${ms} ms from ${from} to ${to}, for ${count(settings, 'setting')}.`,
-    body: `${presets[0]} and ${presets[1]} differ in ${stay}. Stay in ${presets[0]} and send that: nothing is heard. It is only right after a sound in that preset.`,
+    body: `${presets[0]} and ${presets[1]} differ in ${stay}. Stay in ${presets[0]} and send that: nothing is heard.${isAlone ? ' It is only right after a sound in that preset.' : ''}`,
     fix: `Stay in ${presets[0]} and send ${stay}`,
   }),
   againstSchool: ({ facts: { school, cells, sound, device }, fix }) => ({
-    title: `${count(cells, 'cell')} against “${SCHOOL_TEXT[school].name}”, first ${device} in ${sound}.`,
+    title: `Against “${SCHOOL_TEXT[school].name}”: ${count(cells, 'cell')}, first ${device} in ${sound}.`,
     body: `${SCHOOL_AGAINST[school]} You may leave it so.`,
     fix: fix ? 'Let what is not said go back to rest' : null,
   }),

@@ -20,6 +20,7 @@ export const tenSwitch: ControllerArchetype = {
     name: 'Ten-switch controller',
     rows: 2,
     columns: 5,
+    waitMs: 500,
     separateOutputs: true,
     events: ['press', 'release', 'longPress', 'doublePress'],
     ports: [

@@ -17,6 +17,7 @@ export const delay: DeviceArchetype = {
       separator: '',
     },
     followsClock: true,
+    gap: { heard: 'none', ms: 0 },
     ports: [shared('jack', 'Control jack', expressionIn, switchIn(), midiIn('trsB')), power(250)],
   },
 }

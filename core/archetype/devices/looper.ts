@@ -11,6 +11,8 @@ export const looper: DeviceArchetype = {
     followsClock: true,
     sendsProgramsBack: true,
     saving: { how: 'explicit', losesEdits: true },
+    whileDeaf: 'keeps',
+    gap: { heard: 'none', ms: 0 },
     ports: [dinIn(), dinOut(), switchingIn('foot', 'Footswitch', { poles: 2 }), power(300)],
   },
 }

@@ -9,6 +9,8 @@ export const modularEffects: DeviceArchetype = {
     ...usualDevice,
     name: 'Modular effects',
     numbering: { ...PLAIN_128, first: 0, digits: 2, count: 64 },
+    deafMs: 250,
+    gap: { heard: 'clear', ms: 200 },
     ports: [dinIn(), dinOut(), usbDevice(), expression('exp1', 'Expression'), power(500, { volts: 9 })],
   },
 }

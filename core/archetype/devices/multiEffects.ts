@@ -18,6 +18,8 @@ export const multiEffects: DeviceArchetype = {
       separator: '',
     },
     sendsProgramsBack: true,
+    deafMs: 80,
+    gap: { heard: 'clear', ms: 60 },
     ports: [
       dinIn(),
       dinOut(),

@@ -9,6 +9,8 @@ export const pitchPedal: DeviceArchetype = {
     name: 'Pitch pedal',
     numbering: { ...PLAIN_128, count: 42 },
     saving: { how: 'itself', losesEdits: false },
+    deafMs: 10,
+    gap: { heard: 'slight', ms: 10 },
     ports: [dinIn(), power(260)],
   },
 }

@@ -7,6 +7,8 @@ export const preamp: DeviceArchetype = {
     ...usualDevice,
     name: 'Preamp',
     factoryChannel: 1 as DeviceArchetype['fields']['factoryChannel'],
+    deafMs: 30,
+    gap: { heard: 'slight', ms: 15 },
     ports: [dinIn(), dinThru('off'), expression(), power(300)],
   },
 }

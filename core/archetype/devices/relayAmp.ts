@@ -14,6 +14,8 @@ export const relayAmp: DeviceArchetype = {
       { id: 'boost', name: 'Boost', does: 'Closed: boost of channel 2', within: 'channel' },
     ],
     saving: { how: 'explicit', losesEdits: false },
+    deafMs: 10,
+    gap: { heard: 'slight', ms: 10 },
     ports: [
       dinIn(),
       dinThru(),

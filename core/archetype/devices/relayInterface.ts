@@ -10,6 +10,8 @@ export const relayInterface: DeviceArchetype = {
     name: 'One-pedal relay interface',
     numbering: { ...PLAIN_128, count: 4 },
     saving: { how: 'itself', losesEdits: false },
+    deafMs: 10,
+    gap: { heard: 'slight', ms: 10 },
     ports: [
       trsIn('A'),
       trsOut('A', { isThru: true, passes: 'always' }, 'thru', 'MIDI thru'),

@@ -9,6 +9,8 @@ export const reverb: DeviceArchetype = {
     ...usualDevice,
     name: 'Reverb',
     numbering: { ...PLAIN_128, digits: 3, count: 300, bankSelect: 'both' },
+    deafMs: 40,
+    gap: { heard: 'slight', ms: 30 },
     ports: [trsIn('A'), expression(), power(300)],
   },
 }

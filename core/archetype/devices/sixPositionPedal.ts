@@ -11,6 +11,8 @@ export const sixPositionPedal: DeviceArchetype = {
     factoryChannel: 2 as DeviceArchetype['fields']['factoryChannel'],
     numbering: { ...PLAIN_128, count: 6 },
     saving: { how: 'itself', losesEdits: false },
+    deafMs: 5,
+    gap: { heard: 'slight', ms: 10 },
     ports: [trsIn('B'), power(100)],
   },
 }
