@@ -29,6 +29,7 @@ import { bigRig } from './bigRig'
 import { splitTable } from '../app/workers/splitTable'
 import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
+import { measureSounds } from './sounds'
 import { measureServer } from './server'
 import { compare, measure, measureTime } from './measure'
 
@@ -154,4 +155,5 @@ measureTime('Fill 9,500 presets: the edit applied', () => applyEdit(roomy, filli
 const taking = removeRow(filled.value, 'removeDevice', 'devices', device.id)!
 measureTime('Remove that device with them from 800 switches', () => applyEdit(filled.value, taking))
 
+measureSounds()
 await measureServer(process.argv[2]!)

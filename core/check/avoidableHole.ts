@@ -3,9 +3,9 @@ import { inOrder, type Rig } from '../rig/rig'
 import { ABOUT_ID } from '../rig/table/about'
 import type { Device } from '../rig/table/device'
 import { presetText, setText } from '../sound/cellText'
-import { presetOrParameter } from '../sound/presetOrParameter'
+import { mayStay, presetOrParameter } from '../sound/presetOrParameter'
 import { sendingOf } from '../sound/sending'
-import type { Be } from '../sound/want'
+import type { Be, Want } from '../sound/want'
 import { withCell } from './lostControls'
 import { soundCells, type SoundCell } from './soundCells'
 import type { FindingOf } from './finding'
@@ -39,13 +39,19 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
     if (!isAudible) return []
     const cannotWait = (controller?.waitMs ?? 0) < device.deafMs && device.whileDeaf === 'loses'
     const told = new Set<string>()
-    return cells.flatMap((to, n): AvoidableHole[] => {
-      const from = cells
-        .slice(0, n)
-        .find(
-          ({ want }) => presetOrParameter(rig, device, want, to.want, school, cannotWait)?.verdict === 'stay',
-        )
-      if (!from || !to.isOwn) return []
+    const seenWants = new Set<Want>()
+    const firsts: SoundCell[] = []
+    return cells.flatMap((to): AvoidableHole[] => {
+      // Equal wants say the same: each is looked at once, in the first sound that says it itself.
+      if (!to.isOwn || seenWants.has(to.want)) return []
+      seenWants.add(to.want)
+      const from = firsts.find(
+        ({ want }) =>
+          mayStay(want as Be, to.want as Be) &&
+          presetOrParameter(rig, device, want, to.want, school, cannotWait)?.verdict === 'stay',
+      )
+      firsts.push(to)
+      if (!from) return []
       const [before, after] = [(from.want as Be).preset!, (to.want as Be).preset!]
       // There and back is one thing to say.
       const key = [before, after].sort((a, b) => a - b).join('/')

@@ -3,7 +3,7 @@ import { change, type Change, type Edit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
 import type { Cell, Sound } from '../rig/table/sound'
-import { deviceBetween, type Leftover as Left } from '../sound/between'
+import { deviceBetween, leftBetween, mayLeave, seen, type Leftover as Left } from '../sound/between'
 import { presetText, setText } from '../sound/cellText'
 import { contactsOf } from '../rig/cabling/contacts'
 import type { Want } from '../sound/want'
@@ -60,17 +60,18 @@ const names = (cells: readonly SoundCell[]): string[] => [...new Set(cells.map((
 export function leftover(rig: Rig): Leftover[] {
   return [...groupsOf(rig)].flatMap(([device, groups]) => {
     const found = new Map<string, { left: Left; by: SoundCell[]; at: Set<SoundCell> }>()
-    for (const from of groups)
-      for (const to of groups) {
-        if (to.want.kind !== 'be') continue
-        for (const left of deviceBetween(rig, device, from.want, to.want).leftovers) {
+    const all = groups.map((group) => ({ ...group, seen: seen(rig, device, group.want) }))
+    const leaving = all.filter(({ want }) => want.kind === 'be' && want.preset === null)
+    // What one sound may leave behind does not depend on where it is left: only who leaves it has to be looked at.
+    for (const from of all.filter(({ seen: { traits } }) => traits !== null && mayLeave(traits)))
+      for (const to of leaving)
+        for (const left of leftBetween(from.seen, to.seen)) {
           const key = keyOf(left)
           const one = found.get(key) ?? { left, by: [], at: new Set() }
           found.set(key, one)
-          one.by.push(...from.cells)
+          if (one.by.at(-1) !== from.cells.at(-1)) one.by.push(...from.cells)
           for (const cell of to.cells) one.at.add(cell)
         }
-      }
     return [...found.values()].map(({ left, by, at }): Leftover => {
       const cells = [...at]
       const cure = cureOf(rig, device, left)

@@ -1,8 +1,8 @@
-import { own } from '../base/own'
-import { canOverhear, sendChannel } from '../rig/channels'
+import { canOverhear, receivers, sendChannel } from '../rig/channels'
+import { CABLING, perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
-import { wantsOf, type Be } from '../sound/want'
+import { wantsOf, type Be, type Want } from '../sound/want'
 import type { FindingOf } from './finding'
 
 export type SoundClash = FindingOf<
@@ -10,27 +10,30 @@ export type SoundClash = FindingOf<
   { readonly sound: string; readonly device: string; readonly other: string; readonly channel: number }
 >
 
+/** Devices that hear what is sent to the other. */
+const sharing = perTables(CABLING, (rig: Rig): readonly (readonly [Device, Device, number])[] => {
+  const all = receivers(rig)
+  return all.flatMap((device, n) => {
+    const channel = sendChannel(rig, device)
+    return all.slice(n + 1).flatMap((other): [Device, Device, number][] => {
+      const isShared =
+        channel !== null &&
+        (sendChannel(rig, other) === channel || other.channel === 'omni' || device.channel === 'omni') &&
+        canOverhear(rig, device, other)
+      return isShared ? [[device, other, channel]] : []
+    })
+  })
+})
+
 /** A sound that wants different things of two devices that hear the same messages: the one sent last wins on both. */
-export function soundClash(rig: Rig): SoundClash[] {
-  const told = new Set<string>()
-  return inOrder(rig.sounds).flatMap((sound) => {
-    const spoken = [...wantsOf(rig, sound)].flatMap(([id, want]): [Device, Be][] =>
-      want.kind === 'be' && (want.preset !== null || want.sets.length > 0)
-        ? [[own(rig.devices, id)!, want]]
-        : [],
-    )
-    return spoken.flatMap(([device, want], n) =>
-      spoken.slice(n + 1).flatMap(([other, its]): SoundClash[] => {
-        const channel = sendChannel(rig, device)
-        const isShared =
-          channel !== null &&
-          (sendChannel(rig, other) === channel || other.channel === 'omni' || device.channel === 'omni') &&
-          canOverhear(rig, device, other)
-        const isSame = want.preset === its.preset && want.sets.length + its.sets.length === 0
-        const key = `${device.id}/${other.id}`
-        if (!isShared || isSame || told.has(key)) return []
-        told.add(key)
-        return [
+export const soundClash = (rig: Rig): SoundClash[] =>
+  sharing(rig).flatMap(([device, other, channel]): SoundClash[] => {
+    const sound = inOrder(rig.sounds).find((one) => {
+      const [its, others] = [wantsOf(rig, one).get(device.id), wantsOf(rig, one).get(other.id)]
+      return isSent(its) && isSent(others) && !isSame(its, others)
+    })
+    return sound
+      ? [
           {
             code: 'soundClash',
             severity: 'error',
@@ -38,7 +41,10 @@ export function soundClash(rig: Rig): SoundClash[] {
             facts: { sound: sound.name, device: device.name, other: other.name, channel },
           },
         ]
-      }),
-    )
+      : []
   })
-}
+
+const isSent = (want: Want | undefined): want is Be =>
+  want?.kind === 'be' && (want.preset !== null || want.sets.length > 0)
+
+const isSame = (a: Be, b: Be): boolean => a.preset === b.preset && a.sets.length + b.sets.length === 0

@@ -5,6 +5,7 @@ import type { Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { SoundId } from '../rig/table/sound'
+import { HEADROOM } from '../sound/between'
 import { presetText } from '../sound/cellText'
 import { soundCells } from './soundCells'
 import type { FindingOf } from './finding'
@@ -24,9 +25,6 @@ interface Facts {
 
 export type LevelJump = FindingOf<'levelJump', Facts>
 export type NoHeadroom = FindingOf<'noHeadroom', Facts>
-
-/** From rhythm at 8 to a lead at 10 is what there is room for (common practice): more is a jump. */
-const HEADROOM = 2
 
 /** A preset with a planned level, and a sound that recalls it. */
 interface Levelled {

@@ -10,11 +10,15 @@ import {
   recall,
   smallRig,
 } from '../rig/makeRig'
+import { rigOfNumbers } from '../sound/makeSounds'
 import { CHECKS } from './findings'
 
 /** Rigs with something wrong in many ways, so that checks have something to say. */
 const RIGS: readonly Rig[] = [
   smallRig(),
+  ...Array.from({ length: 12 }, (_, n) =>
+    rigOfNumbers(Array.from({ length: 60 }, (_, k) => (k * 7919 + n * 104_729) % 9973)),
+  ),
   makeRig({
     controllers: [
       makeController({ highestProgram: 3 as never, sendsBankSelect: false, messagesPerEvent: 1 }),

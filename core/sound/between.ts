@@ -5,6 +5,7 @@ import type { Rig } from '../rig/rig'
 import type { ControlId } from '../rig/table/control'
 import type { Controller } from '../rig/table/controller'
 import type { Device, DeviceId, Gap } from '../rig/table/device'
+import type { SetValue } from '../rig/table/setValue'
 import type { Sound } from '../rig/table/sound'
 import { sendingOf } from './sending'
 import { WANT_TABLES, wantsOf, type Be, type Want } from './want'
@@ -72,20 +73,19 @@ export function deviceBetween(rig: Rig, device: Device, from: Want, to: Want): D
 }
 
 function compare(rig: Rig, device: Device, from: Want, to: Want): DeviceBetween {
-  if (to.kind === 'foot' || to.kind === 'cannot') return { ...SAME, isByFoot: to.kind === 'foot' }
-  if (to.kind === 'leave')
-    return from.kind === 'be' && !to.isSaid ? { ...SAME, leftovers: leftBy(rig, device, from, null) } : SAME
+  const [first, second] = [seen(rig, device, from), seen(rig, device, to)]
+  const leftovers = leftBetween(first, second)
+  if (to.kind !== 'be') return { ...SAME, leftovers, isByFoot: to.kind === 'foot' }
   const before = from.kind === 'be' ? from : null
   const changes = [...presetChange(before, to), ...controlChanges(before, to), ...contactChanges(before, to)]
   const said = (to.preset === null ? 0 : 1) + to.holds.size + to.contacts.length
-  const isLoading = to.preset !== null && to.preset !== before?.preset && device.gap.heard !== 'none'
   return {
     changes,
     stays: said - changes.length,
-    leftovers: before ? leftBy(rig, device, before, to) : [],
+    leftovers,
     unknown: before ? unknownAfter(before, to) : [],
-    gap: isLoading ? device.gap : null,
-    jump: jumpBetween(rig, device, before, to),
+    gap: gapBetween(device, before, to),
+    jump: jumpBetween(first, second),
     isByFoot: false,
   }
 }
@@ -107,55 +107,100 @@ const contactChanges = (from: Be | null, to: Be): Difference[] =>
     return before === isClosed ? [] : [{ kind: 'contact', contactId: contact.id, before, after: isClosed }]
   })
 
-/** What `from` did that `to`, or nothing at all, leaves as it is. What was at rest anyway is not left over. */
-function leftBy(rig: Rig, device: Device, from: Be, to: Be | null): Leftover[] {
-  const recalls = to !== null && to.preset !== null
-  const rest = device.rest
-  const atRest = (controlId: ControlId) => rest?.values.find((one) => one.controlId === controlId)?.value
-  const isBlank = (index: number) => device.bypass.kind === 'preset' && device.bypass.index === index
-  const all: Leftover[] = []
-  // A device in its empty preset hears controls and stays silent.
-  if (from.preset !== null) {
-    const isOn = to === null && !isAtRest(device, from) && !isBlank(from.preset)
-    const isStuck = to !== null && !recalls && isBlank(from.preset)
-    if (isOn || isStuck) all.push({ kind: 'preset', index: from.preset })
-  }
-  // What is switched off may hold what it likes.
-  if (!recalls && !isOff(device, to))
-    for (const { controlId, value } of from.sets)
-      if (
-        from.holds.has(controlId) &&
-        !to?.holds.has(controlId) &&
-        // Set, though not surely: that is a doubt of its own.
-        !to?.sets.some((one) => one.controlId === controlId) &&
-        value !== atRest(controlId) &&
-        value !== recalledValue(rig, device, from.preset, controlId) &&
-        !isSwitching(device, controlId)
-      )
-        all.push({ kind: 'control', controlId, value })
-  for (const { contact, isClosed } of from.contacts)
-    if (
-      isClosed !== (rest?.closes.includes(contact.id) ?? false) &&
-      !to?.contacts.some((one) => one.contact.id === contact.id)
-    )
-      all.push({ kind: 'contact', contactId: contact.id, isClosed })
-  return all
+/** What there is to know of a want before it is held against another; worked out once for each. */
+interface Traits {
+  /** The planned level of the preset it recalls. */
+  readonly level: number | null
+  /** Controls it sets to what they neither have at rest nor in its preset: what may be left over. */
+  readonly special: readonly SetValue[]
+  readonly specialContacts: readonly { readonly contactId: string; readonly isClosed: boolean }[]
+  /** It recalls the preset that stands for off, or switches the device off by its control. */
+  readonly isBlank: boolean
+  readonly isOff: boolean
+  readonly isAtRest: boolean
 }
 
-const isAtRest = ({ rest, powerOn }: Device, { preset }: Be): boolean =>
-  preset === (rest?.preset ?? powerOn ?? -1)
+/** Whether anything at all could be left over by it. */
+export const mayLeave = ({ special, specialContacts, isBlank }: Traits): boolean =>
+  special.length > 0 || specialContacts.length > 0 || isBlank
 
-const isOff = ({ bypass }: Device, to: Be | null): boolean =>
-  bypass.kind === 'control' && to?.holds.get(bypass.controlId) === bypass.off
+const knownTraits = perTables(WANT_TABLES, () => new WeakMap<Be, Traits>())
 
-/** Switching a device on or off is no special thing to have done: whoever speaks of it does so again. */
-const isSwitching = ({ bypass }: Device, controlId: ControlId): boolean =>
-  bypass.kind === 'control' && bypass.controlId === controlId
+/** A want with its traits: looked up once where it is held against many. */
+export interface Seen {
+  readonly want: Want
+  /** Null for what is not sent. */
+  readonly traits: Traits | null
+}
 
-const recalledValue = (rig: Rig, device: Device, preset: number | null, controlId: ControlId) =>
-  preset === null
-    ? undefined
-    : findPreset(rig, device.id, preset)?.recalls.find((one) => one.controlId === controlId)?.value
+export function seen(rig: Rig, device: Device, want: Want): Seen {
+  if (want.kind !== 'be') return { want, traits: null }
+  const all = knownTraits(rig)
+  let traits = all.get(want)
+  if (!traits) all.set(want, (traits = workTraits(rig, device, want)))
+  return { want, traits }
+}
+
+function workTraits(rig: Rig, { id, bypass, rest, powerOn }: Device, want: Be): Traits {
+  const row = want.preset === null ? null : findPreset(rig, id, want.preset)
+  const valueIn = (values: readonly SetValue[] | undefined, controlId: ControlId) =>
+    values?.find((one) => one.controlId === controlId)?.value
+  return {
+    level: row?.level ?? null,
+    special: want.sets.filter(
+      ({ controlId, value }) =>
+        want.holds.has(controlId) &&
+        value !== valueIn(rest?.values, controlId) &&
+        value !== valueIn(row?.recalls, controlId) &&
+        // Switching a device on or off is no special thing to have done: whoever speaks of it does so again.
+        !(bypass.kind === 'control' && bypass.controlId === controlId),
+    ),
+    specialContacts: want.contacts
+      .map(({ contact, isClosed }) => ({ contactId: contact.id, isClosed }))
+      .filter(({ contactId, isClosed }) => isClosed !== (rest?.closes.includes(contactId) ?? false)),
+    isBlank: bypass.kind === 'preset' && bypass.index === want.preset,
+    isOff: bypass.kind === 'control' && want.holds.get(bypass.controlId) === bypass.off,
+    isAtRest: want.preset === (rest?.preset ?? powerOn ?? -1),
+  }
+}
+
+/**
+ * What `from` did that `to` leaves as it is: by not speaking of it, or not of all of it. What was at rest anyway is
+ * not left over, and what is switched off may hold what it likes.
+ */
+export function leftBetween(
+  { want: from, traits }: Seen,
+  { want: to, traits: its }: Seen,
+): readonly Leftover[] {
+  if (from.kind !== 'be' || traits === null) return NONE
+  if (to.kind === 'foot' || to.kind === 'cannot' || (to.kind === 'leave' && to.isSaid)) return NONE
+  const be = to.kind === 'be' ? to : null
+  const isRecalled = be !== null && be.preset !== null
+  const isDevice =
+    from.preset !== null &&
+    // A device in its empty preset hears controls and stays silent.
+    (be === null ? !traits.isAtRest && !traits.isBlank : !isRecalled && traits.isBlank)
+  const isQuiet = isRecalled || its?.isOff === true
+  if (!isDevice && (isQuiet || traits.special.length === 0) && traits.specialContacts.length === 0)
+    return NONE
+  const controls = isQuiet
+    ? []
+    : traits.special.filter(
+        ({ controlId }) =>
+          // Set, though not surely: that is a doubt of its own.
+          !be?.holds.has(controlId) && !be?.sets.some((one) => one.controlId === controlId),
+      )
+  const contacts = traits.specialContacts.filter(
+    ({ contactId }) => !be?.contacts.some(({ contact }) => contact.id === contactId),
+  )
+  return [
+    ...(isDevice ? [{ kind: 'preset' as const, index: from.preset }] : []),
+    ...controls.map(({ controlId, value }) => ({ kind: 'control' as const, controlId, value })),
+    ...contacts.map(({ contactId, isClosed }) => ({ kind: 'contact' as const, contactId, isClosed })),
+  ]
+}
+
+const NONE: readonly Leftover[] = []
 
 /** A recall resets what its preset holds; where that is not written down, nobody here knows to what. */
 const unknownAfter = (before: Be, to: Be): ControlId[] =>
@@ -163,12 +208,50 @@ const unknownAfter = (before: Be, to: Be): ControlId[] =>
     ? []
     : before.sets.flatMap(({ controlId }) => (to.holds.has(controlId) ? [] : [controlId]))
 
-function jumpBetween(rig: Rig, device: Device, before: Be | null, to: Be): number | null {
-  const level = (preset: number | null | undefined) =>
-    preset === null || preset === undefined ? null : (findPreset(rig, device.id, preset)?.level ?? null)
-  const [from, after] = [level(before?.preset), level(to.preset)]
-  return from === null || after === null ? null : after - from
+function jumpBetween(from: Seen, to: Seen): number | null {
+  const isBoth =
+    from.want.kind === 'be' && from.want.preset !== null && to.want.kind === 'be' && to.want.preset !== null
+  const [before, after] = [from.traits?.level ?? null, to.traits?.level ?? null]
+  return !isBoth || before === null || after === null ? null : after - before
 }
+
+/** The part of what happens to a device that makes a change rough, in numbers. */
+export interface Outline {
+  readonly leftovers: number
+  readonly unknown: number
+  readonly gap: Gap | null
+  readonly jump: number | null
+}
+
+/** As {@link deviceBetween} says it, without the rest: done for every pair of sounds, and so without making lists. */
+export function outlineBetween(
+  device: Device,
+  from: Seen,
+  to: Seen,
+  into: { -readonly [Key in keyof Outline]: Outline[Key] },
+): void {
+  into.leftovers =
+    from.traits !== null && (to.want.kind !== 'be' || mayLeave(from.traits))
+      ? leftBetween(from, to).length
+      : 0
+  const before = from.want.kind === 'be' ? from.want : null
+  const after = to.want.kind === 'be' ? to.want : null
+  into.unknown = before && after ? countUnknown(before, after) : 0
+  into.gap = after ? gapBetween(device, before, after) : null
+  into.jump = jumpBetween(from, to)
+}
+
+/** How many {@link unknownAfter} finds, without finding them. */
+function countUnknown({ sets }: Be, to: Be): number {
+  if (to.preset === null || sets.length === 0) return 0
+  let count = 0
+  for (const { controlId } of sets) if (!to.holds.has(controlId)) count++
+  return count
+}
+
+/** What is heard when it changes presets, or may. */
+const gapBetween = (device: Device, before: Be | null, to: Be): Gap | null =>
+  to.preset !== null && to.preset !== before?.preset && device.gap.heard !== 'none' ? device.gap : null
 
 /** What happens from one sound to another, over all devices. */
 export interface Between {
@@ -184,7 +267,7 @@ export interface Between {
   readonly ready: number
   /** Controls that come too early and are lost. */
   readonly lost: number
-  /** 0 for none of it, 1 for as rough as it gets; see {@link roughness}. */
+  /** 0 for none of it, 1 for as rough as it gets; see {@link roughOf}. */
   readonly rough: number
 }
 
@@ -197,45 +280,47 @@ export function between(rig: Rig, from: Sound, to: Sound, controller?: Controlle
     ]),
   )
   const sending = sendingOf(rig, to, controller)
-  return { devices, ready: sending.ready, ...tally([...devices], sending.lost.length) }
+  const outlines = [...devices].map(([id, { leftovers, unknown, gap, jump }]): [DeviceId, Outline] => [
+    id,
+    { leftovers: leftovers.length, unknown: unknown.length, gap, jump },
+  ])
+  return {
+    devices,
+    ready: sending.ready,
+    changes: [...devices.values()].reduce((sum, { changes }) => sum + changes.length, 0),
+    ...tally(outlines, sending.lost.length),
+  }
 }
 
 /** What happens to devices, put together; `lost` is how many lose controls. */
 export function tally(
-  devices: readonly (readonly [DeviceId, DeviceBetween])[],
+  devices: Iterable<readonly [DeviceId, Outline]>,
   lost: number,
-): Omit<Between, 'devices' | 'ready'> {
+): Omit<Between, 'devices' | 'ready' | 'changes'> {
   let [hole, jump]: [Between['hole'], Between['jump']] = [null, null]
-  let [changes, leftovers, unknown] = [0, 0, 0]
+  let [leftovers, unknown] = [0, 0]
   for (const [id, one] of devices) {
-    changes += one.changes.length
-    leftovers += one.leftovers.length
-    unknown += one.unknown.length
+    leftovers += one.leftovers
+    unknown += one.unknown
     if (one.gap && weightOf(one.gap) > weightOf(hole?.gap ?? null)) hole = { deviceId: id, gap: one.gap }
-    if (one.jump !== null && Math.abs(one.jump) > Math.abs(jump?.by ?? 0))
+    if (one.jump !== null && !(Math.abs(one.jump) <= Math.abs(jump?.by ?? Number.NaN)))
       jump = { deviceId: id, by: one.jump }
   }
-  const parts = { hole, jump, changes, leftovers, unknown, lost }
-  return { ...parts, rough: roughness(parts) }
+  const rough = roughOf(weightOf(hole?.gap ?? null), jump?.by ?? 0, leftovers + lost, unknown)
+  return { hole, jump, leftovers, unknown, lost, rough }
 }
 
 /** A clear hole counts whole, a slight dip a quarter. */
-const weightOf = (gap: Gap | null): number =>
+export const weightOf = (gap: Gap | null): number =>
   gap === null || gap.heard === 'none' ? 0 : gap.ms * (gap.heard === 'clear' ? 1 : 0.25)
 
+/** From rhythm at 8 to a lead at 10 on the player's own scale is what there is room for (common practice). */
+export const HEADROOM = 2
+
 /**
- * How rough a change is to hear, 0 to 1: a clear hole of 200 ms, a jump of 4 on the player's own scale of
- * levels, or four things left over or lost are each as rough as can be; together they add up. Ours: nobody
+ * How rough a change is to hear, 0 to 1: a clear hole of 200 ms, four points of level beyond the room of
+ * a lead, or four things left over or lost are each as rough as can be; together they add up. Ours: nobody
  * publishes such a measure.
  */
-export const roughness = ({
-  hole,
-  jump,
-  leftovers,
-  unknown,
-  lost,
-}: Pick<Between, 'hole' | 'jump' | 'leftovers' | 'unknown' | 'lost'>): number =>
-  Math.min(
-    1,
-    weightOf(hole?.gap ?? null) / 200 + Math.abs(jump?.by ?? 0) / 4 + (leftovers + lost) / 4 + unknown / 16,
-  )
+export const roughOf = (weight: number, jump: number, left: number, unknown: number): number =>
+  Math.min(1, weight / 200 + Math.max(0, Math.abs(jump) - HEADROOM) / 4 + left / 4 + unknown / 16)

@@ -7,7 +7,7 @@ import type { Device, Gap } from '../rig/table/device'
 import type { SetValue } from '../rig/table/setValue'
 import type { TypedCell } from './cellText'
 import { blocksOf } from './blocks'
-import { canBeSet, type Want } from './want'
+import { canBeSet, type Be, type Want } from './want'
 
 /** Whether a device should change presets between two sounds, or stay and be sent controls. */
 export interface PresetOrParameter {
@@ -32,9 +32,20 @@ export interface PresetOrParameter {
 /** More settings than this are quicker recalled (common practice: "a few settings"). */
 const FEW = 4
 
+/** Whether two wants in different presets differ in a few known settings only: the cheap half of the question. */
+export function mayStay(from: Be, to: Be): boolean {
+  if (from.preset === to.preset || from.holds.size !== to.holds.size || to.holds.size === 0) return false
+  let differ = 0
+  for (const [controlId, value] of to.holds) {
+    const before = from.holds.get(controlId)
+    if (before === undefined || (before !== value && ++differ > FEW)) return false
+  }
+  return differ > 0
+}
+
 /**
- * For a device that two sounds want in two presets; null when they do not. `holdsInPreset` false: values alone,
- * in whatever preset it is, for a controller that would lose them behind a recall.
+ * For a device that two sounds want in two presets; null when they do not. `isLostBehindRecall`: values are sent
+ * alone, since the controller would lose them behind a recall.
  */
 export function presetOrParameter(
   rig: Rig,

@@ -49,6 +49,10 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
   font-weight: 700;
 }
 
+.note .word {
+  text-align: left;
+}
+
 .error {
   color: var(--error);
   background: var(--error-ground);

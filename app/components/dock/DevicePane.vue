@@ -30,7 +30,11 @@ const lines = computed(() => {
   return soundDevices(rig).map((device) => {
     const { preset, refused, lastControl, controls, contacts } = deviceState(state, device.id)
     const outputs = contactsOf(rig, device).filter(({ output }) => output !== null)
-    const control = own(rig.controls, lastControl ?? '')
+    const { bypass } = device
+    const switched = bypass.kind === 'control' && bypass.controlId === lastControl ? bypass : null
+    const isOff = switched !== null && controls[switched.controlId] === switched.off
+    // Switching on is no news beside what it plays.
+    const control = switched && !isOff ? undefined : own(rig.controls, lastControl ?? '')
     return {
       id: device.id,
       name: device.name,

@@ -49,10 +49,10 @@ observer.observe(document.documentElement, { attributes: true, attributeFilter: 
 onBeforeUnmount(() => observer.disconnect())
 
 watchEffect(() => {
-  const [element, made, { cell, left, top, size }] = [canvas.value, matrix.value, layout.value]
+  const [element, made, { cell, left, top, right, size }] = [canvas.value, matrix.value, layout.value]
   if (!element || !made || theme.value < 0) return
   const scale = window.devicePixelRatio || 1
-  element.width = Math.round((left + size) * scale)
+  element.width = Math.round((left + size + right) * scale)
   element.height = Math.round((top + size) * scale)
   const pen = element.getContext('2d')
   if (!pen) return
@@ -61,7 +61,7 @@ watchEffect(() => {
     style.getPropertyValue(name),
   )
   pen.scale(scale, scale)
-  pen.clearRect(0, 0, left + size, top + size)
+  pen.clearRect(0, 0, left + size + right, top + size)
   const n = made.ids.length
   pen.fillStyle = ink!
   for (let row = 0; row < n; row++)
@@ -175,7 +175,10 @@ const spoken = computed(() => {
         tabindex="0"
         role="img"
         :aria-label="`Matrix of changes, come from down, gone to across; arrow keys choose a pair. ${spoken}`"
-        :style="{ width: `${layout.left + layout.size}px`, height: `${layout.top + layout.size}px` }"
+        :style="{
+          width: `${layout.left + layout.size + layout.right}px`,
+          height: `${layout.top + layout.size}px`,
+        }"
         @pointerdown="onPointer"
         @keydown="onKey"
       />

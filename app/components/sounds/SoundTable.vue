@@ -379,9 +379,9 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
   border-bottom: 1px solid var(--line);
 }
 
+/* The cell the cursor is in shows where the focus is. */
 .grid:focus-visible {
-  outline: 2px solid var(--focus);
-  outline-offset: -2px;
+  outline: none;
 }
 
 .row {
@@ -533,6 +533,10 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
   top: 2px;
   right: 2px;
   background: none;
+}
+
+.cell:has(.mark:not(:empty)) {
+  padding-right: 30px;
 }
 
 .within {
