@@ -41,7 +41,7 @@ function listen(page: Page, complaints: string[]): void {
 export async function openView(
   page: Page,
   rigId: string,
-  view: 'rig' | 'charts' | 'switches',
+  view: 'rig' | 'charts' | 'sounds' | 'switches',
 ): Promise<void> {
   await page.goto(`/rigs/${rigId}/${view}`)
   await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()

@@ -19,7 +19,7 @@ export const gapText = ({ heard, ms }: Gap): string =>
       ? `a slight dip of ${ms} ms`
       : `a clear hole of ${ms} ms`
 
-export function leftoverText(rig: Rig, device: Device, left: Leftover): string {
+function leftoverText(rig: Rig, device: Device, left: Leftover): string {
   if (left.kind === 'preset') return presetText(rig, device, left.index)
   if (left.kind === 'control') return setText(rig, device, left)
   const contact = contactsOf(rig, device).find(({ id }) => id === left.contactId)

@@ -1,4 +1,3 @@
-import { own } from '../base/own'
 import { perObject } from '../base/perObject'
 import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'

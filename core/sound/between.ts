@@ -293,7 +293,7 @@ export function between(rig: Rig, from: Sound, to: Sound, controller?: Controlle
 }
 
 /** What happens to devices, put together; `lost` is how many lose controls. */
-export function tally(
+function tally(
   devices: Iterable<readonly [DeviceId, Outline]>,
   lost: number,
 ): Omit<Between, 'devices' | 'ready' | 'changes'> {

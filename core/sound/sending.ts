@@ -40,7 +40,7 @@ export interface Sending {
 }
 
 /** A relay has settled after so long, in µs (common practice). */
-export const RELAY_SETTLES = 10_000
+const RELAY_SETTLES = 10_000
 
 /** How a controller sends that is not there yet. */
 const NO_CONTROLLER: Sender = { id: '' as Controller['id'], waitMs: 0, runningStatus: false }

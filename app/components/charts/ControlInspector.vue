@@ -134,7 +134,7 @@ const ENTRIES = [
     </FoldSection>
     <TextField label="Note" :value="control.note" :max="400" @take="change({ note: $event })" />
     <p v-if="control.origin" class="soft">Copied from {{ control.origin }}.</p>
-    <UsedBy :rig="rig" table="controls" :id="control.id" />
+    <UsedBy :id="control.id" :rig="rig" table="controls" />
     <div>
       <Button
         label="Remove this control"

@@ -90,7 +90,7 @@ function recall(): void {
       label="what it recalls"
       @change="change({ recalls: $event })"
     />
-    <UsedBy v-if="row" :rig="rig" table="presets" :id="row.id" />
+    <UsedBy v-if="row" :id="row.id" :rig="rig" table="presets" />
     <div v-if="row">
       <Button
         label="Forget this preset, also in sounds and on switches"

@@ -35,7 +35,7 @@ const { isFolded, fold } = useInspectorFold()
 <style scoped>
 .frame {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(300px, 372px);
+  grid-template-columns: minmax(0, 1fr) clamp(280px, 32%, 372px);
   min-height: 0;
 }
 

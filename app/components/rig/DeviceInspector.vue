@@ -151,7 +151,7 @@ function duplicate(): void {
         <SavingFields :saving="device.saving" @change="change({ saving: $event })" />
       </FoldSection>
     </template>
-    <UsedBy v-if="isReceiver || device.kind === 'plain'" :rig="rig" table="devices" :id="device.id" />
+    <UsedBy v-if="isReceiver || device.kind === 'plain'" :id="device.id" :rig="rig" table="devices" />
     <div>
       <Button
         label="Remove this device"

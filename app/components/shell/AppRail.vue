@@ -165,7 +165,8 @@ kbd {
     border-bottom: 1px solid var(--line);
   }
 
-  .brand {
+  .brand,
+  kbd {
     display: none;
   }
 

@@ -104,6 +104,7 @@ function pick(choice: string): void {
           :id="`${listId}-${n}`"
           :key="choice"
           role="option"
+          tabindex="-1"
           :aria-selected="n === at"
           @mousedown.prevent="pick(choice)"
         >

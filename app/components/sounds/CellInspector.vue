@@ -149,7 +149,7 @@ const preset = computed(() => {
       <h3>Coming from {{ before.name }}</h3>
       <p v-for="line in coming" :key="line">{{ line }}</p>
     </section>
-    <UsedBy v-if="preset" :rig="rig" table="presets" :id="preset.id" />
+    <UsedBy v-if="preset" :id="preset.id" :rig="rig" table="presets" />
   </div>
 </template>
 

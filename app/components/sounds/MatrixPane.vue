@@ -40,8 +40,8 @@ const layout = computed(() =>
   ),
 )
 const at = computed(() => ({
-  row: matrix.value?.ids.indexOf(from!) ?? -1,
-  column: matrix.value?.ids.indexOf(to!) ?? -1,
+  row: sounds.value.findIndex(({ id }) => id === from),
+  column: sounds.value.findIndex(({ id }) => id === to),
 }))
 const theme = ref(0)
 const observer = new MutationObserver(() => theme.value++)
@@ -170,18 +170,21 @@ const spoken = computed(() => {
     <p v-if="!matrix" class="soft" role="status">Comparing all sounds.</p>
     <p v-else-if="isOld" class="soft" role="status">Of the rig before your last change; comparing again.</p>
     <div ref="box" class="box">
-      <canvas
-        ref="canvas"
-        tabindex="0"
-        role="img"
+      <button
+        type="button"
+        class="squares"
         :aria-label="`Matrix of changes, come from down, gone to across; arrow keys choose a pair. ${spoken}`"
-        :style="{
-          width: `${layout.left + layout.size + layout.right}px`,
-          height: `${layout.top + layout.size}px`,
-        }"
         @pointerdown="onPointer"
         @keydown="onKey"
-      />
+      >
+        <canvas
+          ref="canvas"
+          :style="{
+            width: `${layout.left + layout.size + layout.right}px`,
+            height: `${layout.top + layout.size}px`,
+          }"
+        />
+      </button>
     </div>
     <p class="unseen" role="status">{{ spoken }}</p>
   </section>
@@ -227,6 +230,13 @@ const spoken = computed(() => {
   flex: 1 1 0;
   min-height: 120px;
   overflow: auto;
+}
+
+.squares {
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: crosshair;
 }
 
 canvas {

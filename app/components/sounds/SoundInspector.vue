@@ -212,7 +212,7 @@ function addVariant(): void {
       :max="60"
       @take="change({ colour: $event })"
     />
-    <UsedBy :rig="rig" table="sounds" :id="sound.id" />
+    <UsedBy :id="sound.id" :rig="rig" table="sounds" />
     <div>
       <Button
         label="Remove this sound"

@@ -148,6 +148,8 @@ function stopTyping(move: 'down' | 'right' | 'left' | 'none'): void {
 async function takeText(text: string, move: 'down' | 'right' | 'left' | 'none'): Promise<void> {
   const { row, column } = typing.value?.place ?? cursor.value
   const [sound, device] = [sounds[row], devices[column - 1]]
+  // Before the edit: the line of a new sound is another one after it, and would open the field anew.
+  typing.value = null
   if (device && sound) emit('cell', sound, device, text)
   else if (!device) emit('name', sound ?? null, text)
   // A new sound has its row only once the edit is done.
@@ -293,6 +295,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
         v-for="{ data: row } in list"
         :key="sounds[row]?.id ?? 'new'"
         role="row"
+        tabindex="-1"
         class="row line"
         :class="{ target: row === target }"
         :aria-rowindex="row + 2"
@@ -303,11 +306,15 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
         <div
           :id="cellId({ row, column: 0 })"
           role="rowheader"
+          tabindex="-1"
           class="name"
+          :draggable="sounds[row] !== undefined && typing === null"
           :class="{ within: hasFocus && isIn(block, row, 0), at: row === cursor.row && cursor.column === 0 }"
           :aria-selected="isIn(block, row, 0)"
           @pointerdown="onDown($event, { row, column: 0 })"
           @dblclick="startTyping(null)"
+          @dragstart="dragged = sounds[row]?.id ?? null"
+          @dragend="drop"
         >
           <NameEditor
             v-if="typing && typing.place.row === row && typing.place.column === 0"
@@ -316,14 +323,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
             @cancel="cancel"
           />
           <template v-else-if="sounds[row]">
-            <span
-              class="tape"
-              draggable="true"
-              :title="sounds[row].name"
-              @dragstart="dragged = sounds[row].id"
-              @dragend="drop"
-              >{{ sounds[row].name }}</span
-            >
+            <span class="tape" :title="sounds[row].name">{{ sounds[row].name }}</span>
             <span v-if="parentName(sounds[row])" class="parent">as {{ parentName(sounds[row]) }}</span>
             <FindingMark :found="foundAt(sounds[row], null)" />
           </template>
@@ -335,6 +335,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
             :id="cellId({ row, column: n + 1 })"
             :key="devices[n]!.id"
             role="gridcell"
+            tabindex="-1"
             class="cell"
             :class="{
               within: hasFocus && isIn(block, row, n + 1),
@@ -531,12 +532,13 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
 .mark {
   position: absolute;
   top: 2px;
-  right: 2px;
+  right: 4px;
+  padding: 0;
   background: none;
 }
 
-.cell:has(.mark:not(:empty)) {
-  padding-right: 30px;
+.cell:has(.mark) {
+  padding-right: 32px;
 }
 
 .within {

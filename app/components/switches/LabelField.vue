@@ -3,8 +3,10 @@ import { ref, watch } from 'vue'
 import { cutText, letterCount } from '#core'
 
 /** The label tape, written on in place: taken when left or on Enter, put back with Escape. */
-const { label, max } = defineProps<{
+const { label, name, max } = defineProps<{
   label: string
+  /** What it is called without one: after its sound. */
+  name: string
   /** Letters the controller's display holds; null when it has none. */
   max: number | null
 }>()
@@ -29,7 +31,7 @@ function take(): void {
       v-model="draft"
       class="tape"
       aria-label="Label"
-      placeholder="Name this switch"
+      :placeholder="name || 'Name this switch'"
       maxlength="60"
       @blur="take"
       @keydown.enter="take"

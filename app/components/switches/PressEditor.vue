@@ -99,7 +99,7 @@ function makeSound(): void {
         :key="JSON.stringify(action)"
         :rig="rig"
         :action="action"
-        :slot="slot"
+        :place="slot"
         :switch-id="footswitch?.id ?? ''"
         :position="position"
         :at="n"

@@ -9,6 +9,7 @@ import {
   removeRow,
   setMode,
   switchAt,
+  switchName,
   type Bank,
   type Controller,
   type Finding,
@@ -59,6 +60,7 @@ const MODES = [
       <LabelField
         :key="`${bank.id}/${number}`"
         :label="footswitch.label"
+        :name="switchName(rig, footswitch, controller)"
         :max="controller.labelLength"
         @take="rigs.edit(labelSwitch(rig, slot, $event))"
       />

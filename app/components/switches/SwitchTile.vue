@@ -55,7 +55,11 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
           <span v-if="presses.length > 1" class="press">press {{ position + 1 }}</span>
           <span v-for="line in lines" :key="line.key" class="line">
             <span class="device">{{ line.device }}</span>
-            <span class="sent mono" :class="{ program: line.sent !== 'not sent' }">{{ line.sent }}</span>
+            <span
+              class="sent mono"
+              :class="{ program: line.sent !== 'not sent' && line.sent !== 'by foot' }"
+              >{{ line.sent }}</span
+            >
             <b class="preset">{{ line.preset }}</b>
           </span>
         </template>

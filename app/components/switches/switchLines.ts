@@ -16,10 +16,16 @@ export interface SwitchLine {
 export function switchLines(rig: Rig, footswitch: Footswitch, position: number): SwitchLine[] {
   const steps = compile(rig, footswitch, 'press', position)
   return (footswitch.positions[position] ?? []).flatMap((action, n) =>
-    actionLines(rig, action).map(({ key, device, state }) => {
+    actionLines(rig, action).map(({ key, device, state, isByFoot }) => {
       const ours = steps.filter((one) => one.action === n && 'deviceId' in one && one.deviceId === key)
       const last = messagesAmong(ours).at(-1)
-      const sent = last ? messageText(last.message) : ours.length > 0 ? 'contact' : 'not sent'
+      const sent = last
+        ? messageText(last.message)
+        : ours.length > 0
+          ? 'contact'
+          : isByFoot
+            ? 'by foot'
+            : 'not sent'
       return { key: `${position}/${n}/${key}`, device, sent, preset: state }
     }),
   )

@@ -7,6 +7,8 @@ export interface ActionLine {
   readonly device: string
   /** As the device shows it, with its name: "B4 Dotted eighth". */
   readonly state: string
+  /** The foot does it: nothing is sent, and nothing is meant to be. */
+  readonly isByFoot: boolean
 }
 
 /** How an action of one kind is said: its lines, and the device each is about. */

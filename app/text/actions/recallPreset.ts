@@ -5,6 +5,6 @@ export const recallPreset: ActionText<ActionOf<'recallPreset'>> = (rig, { preset
   const preset = own(rig.presets, presetId)
   const device = own(rig.devices, preset?.deviceId ?? '')
   return preset && device
-    ? [{ key: device.id, device: device.name, state: presetText(rig, device, preset.index) }]
+    ? [{ key: device.id, device: device.name, state: presetText(rig, device, preset.index), isByFoot: false }]
     : []
 }

@@ -59,7 +59,7 @@ const levels = ({ facts }: Pick<Of<'levelJump' | 'noHeadroom'>, 'facts'>, room: 
 const SCHOOL_AGAINST: Record<School, string> = {
   presets:
     'You use presets for everything; these send values behind one. Store them as presets of their own.',
-  songPreset: '',
+  songPreset: 'You stay in one preset for a song; these change it.',
   absolute: 'You want every sound absolute; these only say values, and depend on the preset before.',
   backToRest: 'You want everything back at rest; these leave a device as it was.',
 }

@@ -16,10 +16,10 @@ import { useRigStore } from '~/stores/rig'
 import RecallRow from './RecallRow.vue'
 
 /** A preset recalled on one device. */
-const { rig, action, slot, position, at, last, controller } = defineProps<{
+const { rig, action, place, position, at, last, controller } = defineProps<{
   rig: Rig
   action: ActionOf<'recallPreset'>
-  slot: SwitchSlot
+  place: SwitchSlot
   switchId: string
   position: number
   at: number
@@ -34,7 +34,7 @@ const device = computed(() => own(rig.devices, preset.value?.deviceId ?? ''))
 const pick = (index: number) =>
   device.value &&
   rigs.edit(
-    setRecall(rig, slot, position, {
+    setRecall(rig, place, position, {
       deviceId: device.value.id,
       index,
       newPresetId: nanoid(12) as PresetId,

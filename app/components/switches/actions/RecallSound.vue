@@ -19,10 +19,10 @@ import { actionLines } from '~/text/actions'
 import { listText } from '~/text/counts'
 
 /** A sound recalled whole. */
-const { rig, action, slot, position, at } = defineProps<{
+const { rig, action, place, position, at } = defineProps<{
   rig: Rig
   action: ActionOf<'recallSound'>
-  slot: SwitchSlot
+  place: SwitchSlot
   switchId: string
   position: number
   at: number
@@ -35,7 +35,7 @@ const router = useRouter()
 const { select } = useSelection()
 const sound = computed(() => own(rig.sounds, action.soundId))
 const lines = computed(() => actionLines(rig, action))
-const back = computed(() => presetsFromSound(rig, slot, position))
+const back = computed(() => presetsFromSound(rig, place, position))
 const loses = computed(() => {
   const left = back.value?.left.flatMap((id) => own(rig.devices, id)?.name ?? []) ?? []
   return left.length === 0 ? '' : `More than a preset is asked of ${listText(left)}: that is left out.`

@@ -61,7 +61,7 @@ const tab = ref<'table' | 'between' | 'school'>('table')
 const TABS = [
   { key: 'table', text: 'Table' },
   { key: 'between', text: 'From one to another' },
-  { key: 'school', text: 'How sounds are made' },
+  { key: 'school', text: 'Your way' },
 ] as const
 const unsaidText = computed(() =>
   Object.values(rig.value.about)[0]?.unsaid === 'rest' ? 'goes back to rest' : 'is left alone',
