@@ -28,6 +28,22 @@ for (const theme of ['light', 'stage'])
       expect(await seriousFaults(page)).toEqual([])
     })
 
+    test('axe finds nothing serious in Sounds', async ({ page, rigId }) => {
+      await openView(page, rigId, 'sounds')
+      expect(await seriousFaults(page)).toEqual([])
+      await page.getByRole('gridcell').filter({ hasText: 'B4 Dotted eighth' }).first().click()
+      await page.keyboard.type('dot')
+      expect(await seriousFaults(page)).toEqual([])
+      await page.keyboard.press('Escape')
+      await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
+      await page.keyboard.press('F8')
+      expect(await seriousFaults(page)).toEqual([])
+      for (const name of ['From one to another', 'Your way']) {
+        await page.getByRole('tab', { name }).click()
+        expect(await seriousFaults(page)).toEqual([])
+      }
+    })
+
     test('axe finds nothing serious in Rig', async ({ page, rigId }) => {
       await openView(page, rigId, 'rig')
       expect(await seriousFaults(page)).toEqual([])

@@ -46,6 +46,21 @@ const contacts = async (page) => {
 const pairs = async (page) => {
   await page.getByRole('tab', { name: 'Learned pairs' }).click()
 }
+const cell = async (page) => {
+  await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
+  await page.keyboard.press('F8')
+  await page.getByRole('gridcell').filter({ hasText: 'B4 Dotted eighth' }).first().click()
+}
+const sound = async (page) => {
+  await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
+  await page.keyboard.press('F8')
+}
+const matrix = async (page) => {
+  await page.getByRole('tab', { name: 'From one to another' }).click()
+  await page.getByRole('button', { name: /^Matrix of changes/ }).focus()
+  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
+  await page.waitForTimeout(500)
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -67,6 +82,9 @@ const PICTURES = [
   { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
   { name: 'charts-contacts', path: 'charts', theme: 'light', work: contacts },
   { name: 'charts-pairs', path: 'charts', theme: 'light', work: pairs },
+  { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
+  { name: 'sounds-stage', path: 'sounds', theme: 'stage', work: sound },
+  { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'rig-controller', path: 'rig', theme: 'light', work: tab('Which controller') },
 ]
 

@@ -110,8 +110,11 @@ const cannot = (code: 'noBypass' | 'noRest' | 'noWay' | 'noProgram' | 'otherDevi
 })
 
 function work(rig: Rig, device: Device, cell: Cell | null): Want {
-  if (cell === null)
-    return own(rig.about, ABOUT_ID)?.unsaid === 'rest' && device.rest ? atRest(rig, device) : UNSAID
+  if (cell === null) {
+    const goesToRest = own(rig.about, ABOUT_ID)?.unsaid === 'rest' && device.rest !== null
+    const rest = goesToRest ? atRest(rig, device) : UNSAID
+    return rest.kind === 'cannot' ? UNSAID : rest
+  }
   switch (cell.kind) {
     case 'leave':
       return LEAVE
@@ -155,7 +158,10 @@ function off(rig: Rig, device: Device): Want {
 function atRest(rig: Rig, device: Device): Want {
   const { preset, values, closes } = device.rest!
   if (reachedBy(rig, device) === 'foot') return { kind: 'foot', does: '' }
-  if (preset === null && values.length === 0) return closing(rig, device, closes)
+  if (preset === null && values.length === 0)
+    return device.relays.length > 0 || outputsOf(rig, device).length > 0
+      ? closing(rig, device, closes)
+      : cannot('noRest')
   return be(rig, device, preset, values)
 }
 

@@ -64,7 +64,7 @@ const lines = computed(() => {
   <div class="pane">
     <h2>Each device now</h2>
     <p v-if="lines.length === 0" class="soft">No devices yet.</p>
-    <ul aria-label="Each device now">
+    <ul aria-label="Each device now" tabindex="0">
       <li v-for="line in lines" :key="line.id" :class="{ fresh: line.isNew }">
         <span class="device">{{ line.name }}</span>
         <span v-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>

@@ -38,7 +38,9 @@ const summary = computed(() => {
     </div>
     <p v-if="!floor.last" class="soft">Step on a switch: press its number key, or click it.</p>
     <template v-else>
-      <div class="chart"><WireChart :inputs="inputs" :lane-height="19" /></div>
+      <div class="chart" role="group" aria-label="Messages in lanes" tabindex="0">
+        <WireChart :inputs="inputs" :lane-height="19" />
+      </div>
       <p class="bytes mono" role="status" aria-label="Bytes sent">{{ bytes }}</p>
     </template>
   </div>

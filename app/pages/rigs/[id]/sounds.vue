@@ -6,6 +6,7 @@ import { NuxtLink } from '#components'
 import {
   BLANK_SOUND,
   addRow,
+  change,
   editRow,
   floorCells,
   inOrder,
@@ -20,6 +21,7 @@ import {
   spokenCells,
   usedBy,
   useCount,
+  withChanges,
   type CellWrite,
   type Device,
   type Finding,
@@ -176,17 +178,22 @@ function takeFloor(one: Sound | null): void {
     return
   }
   const id = one?.id ?? ids.sound()
-  if (!one) {
-    const name = `Floor, ${sounds.value.length + 1}`
-    const row: Sound = { ...BLANK_SOUND, id, order: lastOrder(rig.value.sounds), name }
-    if (!rigs.edit(addRow('addSound', 'sounds', row))) return
-  }
+  const name = `Floor, ${sounds.value.length + 1}`
+  const row: Sound = one ?? { ...BLANK_SOUND, id, order: lastOrder(rig.value.sounds), name }
   const edit = setCells(
-    rig.value,
+    withChanges(rig.value, [change('sounds', id, null, row)]),
     [...cells].map(([deviceId, cell]): CellWrite => ({ soundId: id, deviceId, cell })),
     ids,
   )
-  rigs.edit(edit && { ...edit, label: 'takeFloor' })
+  if (!edit) {
+    news.value = 'It says all of this already.'
+    return
+  }
+  // One step to undo, whether the sound was there before or not.
+  const changes = edit.changes.map((each) =>
+    each.table === 'sounds' ? change('sounds', id, one, each.after) : each,
+  )
+  if (!rigs.edit({ label: 'takeFloor', changes })) return
   select({ kind: 'sound', soundId: id })
   news.value = `Taken: what is known of ${count(cells.size, 'device')}.`
 }
