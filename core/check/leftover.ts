@@ -3,7 +3,7 @@ import { change, type Change, type Edit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import type { Device } from '../rig/table/device'
 import type { Cell, Sound } from '../rig/table/sound'
-import { deviceBetween, leftBetween, mayLeave, seen, type Leftover as Left } from '../sound/between'
+import { deviceBetween, leaves, mayBeLeft, seen, type Leftover as Left } from '../sound/between'
 import { presetText, setText } from '../sound/cellText'
 import { contactsOf } from '../rig/cabling/contacts'
 import type { Want } from '../sound/want'
@@ -59,21 +59,19 @@ const names = (cells: readonly SoundCell[]): string[] => [...new Set(cells.map((
 /** A control or contact some sound sets, and others that speak of the device neither set nor recall. */
 export function leftover(rig: Rig): Leftover[] {
   return [...groupsOf(rig)].flatMap(([device, groups]) => {
-    const found = new Map<string, { left: Left; by: SoundCell[]; at: Set<SoundCell> }>()
+    const found = new Map<string, { left: Left; by: SoundCell[]; at: SoundCell[] }>()
     const all = groups.map((group) => ({ ...group, seen: seen(rig, device, group.want) }))
-    const leaving = all.filter(({ want }) => want.kind === 'be' && want.preset === null)
-    // What one sound may leave behind does not depend on where it is left: only who leaves it has to be looked at.
-    for (const from of all.filter(({ seen: { traits } }) => traits !== null && mayLeave(traits)))
-      for (const to of leaving)
-        for (const left of leftBetween(from.seen, to.seen)) {
-          const key = keyOf(left)
-          const one = found.get(key) ?? { left, by: [], at: new Set() }
-          found.set(key, one)
-          if (one.by.at(-1) !== from.cells.at(-1)) one.by.push(...from.cells)
-          for (const cell of to.cells) one.at.add(cell)
-        }
-    return [...found.values()].map(({ left, by, at }): Leftover => {
-      const cells = [...at]
+    for (const from of all)
+      for (const left of mayBeLeft(from.seen)) {
+        const one = found.get(keyOf(left)) ?? { left, by: [], at: [] }
+        found.set(keyOf(left), one)
+        one.by.push(...from.cells)
+      }
+    // What may be left does not depend on who leaves it: each is held against each once, and not pair by pair.
+    for (const one of found.values())
+      for (const to of all) if (leaves(to.seen, one.left)) one.at.push(...to.cells)
+    const ours = [...found.values()].filter(({ at }) => at.length > 0)
+    return ours.map(({ left, by, at: cells }): Leftover => {
       const cure = cureOf(rig, device, left)
       const edit = cure && cureAll(cells, device, cure.change)
       return {

@@ -121,7 +121,7 @@ interface Traits {
 }
 
 /** Whether anything at all could be left over by it. */
-export const mayLeave = ({ special, specialContacts, isBlank }: Traits): boolean =>
+const mayLeave = ({ special, specialContacts, isBlank }: Traits): boolean =>
   special.length > 0 || specialContacts.length > 0 || isBlank
 
 const knownTraits = perTables(WANT_TABLES, () => new WeakMap<Be, Traits>())
@@ -164,39 +164,52 @@ function workTraits(rig: Rig, { id, bypass, rest, powerOn }: Device, want: Be): 
   }
 }
 
+/** All that a sound might leave behind for one that speaks of the device and recalls nothing. */
+export const mayBeLeft = ({ want, traits }: Seen): readonly Leftover[] =>
+  traits === null || !mayLeave(traits)
+    ? NONE
+    : [
+        // A device in its empty preset hears controls and stays silent.
+        ...(traits.isBlank ? [{ kind: 'preset' as const, index: (want as Be).preset! }] : []),
+        ...traits.special.map(({ controlId, value }) => ({ kind: 'control' as const, controlId, value })),
+        ...traits.specialContacts.map((one) => ({ kind: 'contact' as const, ...one })),
+      ]
+
+/** Whether a sound that speaks of the device leaves something as another left it. What is off may hold what it likes. */
+export function leaves({ want, traits }: Seen, left: Leftover): boolean {
+  if (want.kind !== 'be' || traits === null) return false
+  switch (left.kind) {
+    case 'preset':
+      return want.preset === null
+    case 'control':
+      return (
+        want.preset === null &&
+        !traits.isOff &&
+        !want.holds.has(left.controlId) &&
+        // Set, though not surely: that is a doubt of its own.
+        !want.sets.some(({ controlId }) => controlId === left.controlId)
+      )
+    case 'contact':
+      return !want.contacts.some(({ contact }) => contact.id === left.contactId)
+  }
+}
+
 /**
  * What `from` did that `to` leaves as it is: by not speaking of it, or not of all of it. What was at rest anyway is
- * not left over, and what is switched off may hold what it likes.
+ * not left over.
  */
-export function leftBetween(
-  { want: from, traits }: Seen,
-  { want: to, traits: its }: Seen,
-): readonly Leftover[] {
-  if (from.kind !== 'be' || traits === null) return NONE
-  if (to.kind === 'foot' || to.kind === 'cannot' || (to.kind === 'leave' && to.isSaid)) return NONE
-  const be = to.kind === 'be' ? to : null
-  const isRecalled = be !== null && be.preset !== null
-  const isDevice =
-    from.preset !== null &&
-    // A device in its empty preset hears controls and stays silent.
-    (be === null ? !traits.isAtRest && !traits.isBlank : !isRecalled && traits.isBlank)
-  const isQuiet = isRecalled || its?.isOff === true
-  if (!isDevice && (isQuiet || traits.special.length === 0) && traits.specialContacts.length === 0)
-    return NONE
-  const controls = isQuiet
-    ? []
-    : traits.special.filter(
-        ({ controlId }) =>
-          // Set, though not surely: that is a doubt of its own.
-          !be?.holds.has(controlId) && !be?.sets.some((one) => one.controlId === controlId),
-      )
-  const contacts = traits.specialContacts.filter(
-    ({ contactId }) => !be?.contacts.some(({ contact }) => contact.id === contactId),
-  )
+export function leftBetween(from: Seen, to: Seen): readonly Leftover[] {
+  if (from.traits === null || from.want.kind !== 'be') return NONE
+  if (to.want.kind === 'be') {
+    const all = mayBeLeft(from)
+    return all.length === 0 ? NONE : all.filter((left) => leaves(to, left))
+  }
+  if (to.want.kind !== 'leave' || to.want.isSaid) return NONE
+  const { isAtRest, isBlank } = from.traits
+  const { preset } = from.want
   return [
-    ...(isDevice ? [{ kind: 'preset' as const, index: from.preset }] : []),
-    ...controls.map(({ controlId, value }) => ({ kind: 'control' as const, controlId, value })),
-    ...contacts.map(({ contactId, isClosed }) => ({ kind: 'contact' as const, contactId, isClosed })),
+    ...(preset !== null && !isAtRest && !isBlank ? [{ kind: 'preset' as const, index: preset }] : []),
+    ...mayBeLeft(from).filter(({ kind }) => kind !== 'preset'),
   ]
 }
 

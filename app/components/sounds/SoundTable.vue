@@ -65,8 +65,9 @@ const foundByCell = computed(() => {
   }
   return all
 })
+const NOTHING_FOUND: readonly Finding[] = []
 const foundAt = (sound: Sound, device: Device | null) =>
-  foundByCell.value.get(`${sound.id}/${device?.id ?? ''}`) ?? []
+  foundByCell.value.get(`${sound.id}/${device?.id ?? ''}`) ?? NOTHING_FOUND
 const parentName = (sound: Sound) =>
   sound.parentId === null ? '' : (own(rig.sounds, sound.parentId)?.name ?? '')
 /** Every row is as wide as all the others, whatever stands in it. */
@@ -325,7 +326,7 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
           <template v-else-if="sounds[row]">
             <span class="tape" :title="sounds[row].name">{{ sounds[row].name }}</span>
             <span v-if="parentName(sounds[row])" class="parent">as {{ parentName(sounds[row]) }}</span>
-            <FindingMark :found="foundAt(sounds[row], null)" />
+            <FindingMark v-if="foundAt(sounds[row], null).length > 0" :found="foundAt(sounds[row], null)" />
           </template>
           <span v-else class="new">+ type a name</span>
         </div>
@@ -363,7 +364,11 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
             <span v-if="view.extra" class="extra">{{ view.extra }}</span>
             <span v-if="view.isInherited" class="unseen">, inherited</span>
             <span v-if="view.doubt" class="doubt">{{ view.doubt }}</span>
-            <FindingMark :found="foundAt(sounds[row], devices[n]!)" class="mark" />
+            <FindingMark
+              v-if="foundAt(sounds[row], devices[n]!).length > 0"
+              :found="foundAt(sounds[row], devices[n]!)"
+              class="mark"
+            />
           </div>
         </template>
       </div>

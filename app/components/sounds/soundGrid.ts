@@ -39,8 +39,18 @@ export interface CellView {
   readonly doubt: string
 }
 
-/** Every cell of a sound's row, in the order of the devices. */
+/** Wants are one object for as long as nothing a row shows has changed. */
+const known = new WeakMap<ReturnType<typeof wantsOf>, CellView[]>()
+
+/** Every cell of a sound's row, in the order of the devices; worked out again only when the row has changed. */
 export function rowViews(rig: Rig, sound: Sound, devices: readonly Device[]): CellView[] {
+  const wants = wantsOf(rig, sound)
+  let views = known.get(wants)
+  if (!views) known.set(wants, (views = work(rig, sound, devices)))
+  return views
+}
+
+function work(rig: Rig, sound: Sound, devices: readonly Device[]): CellView[] {
   const cells = spokenCells(rig, sound)
   const wants = wantsOf(rig, sound)
   return devices.map((device) => {
