@@ -76,7 +76,7 @@ test('six sounds over five devices are typed in at most 60 keys each, and are th
     if (n > 0) await page.keyboard.press('Control+End')
     counts.push((await typeKeys(page, keys)) + (n > 0 ? 1 : 0))
   }
-  console.log(`Keys a sound: ${counts.join(', ')}`)
+  test.info().annotations.push({ type: 'keys a sound', description: counts.join(', ') })
   for (const count of counts) expect(count).toBeLessThanOrEqual(60)
   await expect(page.getByText('6 sounds, 7 devices')).toBeVisible()
   const five = ['preamp', 'echo', 'reverb', 'relay', 'synth']

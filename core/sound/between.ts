@@ -198,7 +198,7 @@ export function leaves({ want, traits }: Seen, left: Leftover): boolean {
  * What `from` did that `to` leaves as it is: by not speaking of it, or not of all of it. What was at rest anyway is
  * not left over.
  */
-export function leftBetween(from: Seen, to: Seen): readonly Leftover[] {
+function leftBetween(from: Seen, to: Seen): readonly Leftover[] {
   if (from.traits === null || from.want.kind !== 'be') return NONE
   if (to.want.kind === 'be') {
     const all = mayBeLeft(from)
