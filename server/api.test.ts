@@ -226,7 +226,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
         { type: 'programChange', channel: 4, programNumber: 43 },
         { type: 'programChange', channel: 5, programNumber: 1 },
       ])
-      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(7)
+      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(11)
     })
 
     it('the schema of the rig file is served', async () => {
@@ -253,7 +253,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
       [
         'with a preset that is not there',
         text.replace('"presetId":"echo-dotted"', '"presetId":"ghost"'),
-        'tables.switches[1].positions[0][1].presetId',
+        'tables.sounds[5].cells[1].cell.presetId',
         'It names ghost',
       ],
     ])('a file %s is refused with path and reason, and nothing is written', async (_, file, path, reason) => {

@@ -130,7 +130,7 @@ export const soundSayings: Sayings<
   }),
   avoidableHole: ({ facts: { device, from, to, presets, settings, ms, stay, isAlone } }) => ({
     title: `${device} falls silent for ${ms} ms from ${from} to ${to}, for ${count(settings, 'setting')}.`,
-    body: `${presets[0]} and ${presets[1]} differ in ${stay}. Stay in ${presets[0]} and send that: nothing is heard.${isAlone ? ' It is only right after a sound in that preset.' : ''}`,
+    body: `${presets[0]} and ${presets[1]} differ in ${stay}. Stay in ${presets[0]} and send that: no preset is changed.${isAlone ? ' It is only right after a sound in that preset.' : ''}`,
     fix: `Stay in ${presets[0]} and send ${stay}`,
   }),
   againstSchool: ({ facts: { school, cells, sound, device }, fix }) => ({
