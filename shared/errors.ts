@@ -98,7 +98,10 @@ export function rigFileFaults(refusal: RigFileRefusal): Fault[] {
       return [fault(['format'], 'It is not a rig file of this program: "format" should be "wire-step-rig".')]
     case 'wrongVersion':
       return [
-        fault(['version'], `It is of version ${refusal.found}; this program reads version ${refusal.known}.`),
+        fault(
+          ['version'],
+          `It is of version ${refusal.found}; this program reads versions up to ${refusal.known}.`,
+        ),
       ]
     case 'invalid':
       return faultsOf(refusal.problems)

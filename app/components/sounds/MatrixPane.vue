@@ -207,6 +207,8 @@ const spoken = computed(() => {
 }
 
 .pickers > .field {
+  flex: none;
+  grid-template-columns: minmax(0, 1fr);
   width: 190px;
 }
 
