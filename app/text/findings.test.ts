@@ -151,7 +151,17 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { device: 'Preamp', pair: 'Verse', isLocked: false, isFirst: true },
   ],
   soundCannot: (
-    ['noBypass', 'noRest', 'noWay', 'noProgram', 'otherDevice', 'cannotBeSet', 'notMapped', 'pulsed'] as const
+    [
+      'noBypass',
+      'noRest',
+      'noWay',
+      'noProgram',
+      'otherDevice',
+      'cannotBeSet',
+      'notMapped',
+      'pulsed',
+      'ignoresPrograms',
+    ] as const
   ).map((why) => ({ sound: 'Verse', device: 'Echo', why, control: 'Freeze' })),
   soundDoubt: [{ sound: 'Verse', device: 'Echo', why: 'cannotBeSet', control: 'Freeze' }],
   soundClash: [{ sound: 'Verse', device: 'Echo', other: 'Amp', channel: 3 }],

@@ -44,6 +44,7 @@ export const DOUBT_TEXT: Record<Doubt['code'], string> = {
   otherDevice: 'it names another device',
   cannotBeSet: 'a control that changes over cannot be set',
   notMapped: 'a control may not be mapped in the preset',
+  ignoresPrograms: 'it ignores program changes',
   pulsed: 'its jack wants pulses',
 }
 

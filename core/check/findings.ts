@@ -35,7 +35,8 @@ import { soundClash, type SoundClash } from './soundClash'
 import { lostControls, type LostControls } from './lostControls'
 import { forgottenDevice, leftover, type ForgottenDevice, type Leftover } from './leftover'
 import { levelJump, noHeadroom, type LevelJump, type NoHeadroom } from './soundLevels'
-import { avoidableHole, tooManyMessages, type AvoidableHole, type TooManyMessages } from './avoidableHole'
+import { avoidableHole, type AvoidableHole } from './avoidableHole'
+import { tooManyMessages, type TooManyMessages } from './tooManyMessages'
 import { againstSchool, type AgainstSchool } from './againstSchool'
 
 /** Everything a check can find, closed by code. */

@@ -1,13 +1,14 @@
 import { own } from '../base/own'
 import { change, type Edit } from '../rig/edit'
 import { inOrder, type Rig } from '../rig/rig'
-import type { Device, DeviceId } from '../rig/table/device'
+import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { Cell, Sound } from '../rig/table/sound'
 import { setText } from '../sound/cellText'
 import { sendingOf } from '../sound/sending'
 import { wantsOf } from '../sound/want'
 import { soundCells } from './soundCells'
+import { withCell } from './withCell'
 import type { FindingOf } from './finding'
 
 export type LostControls = FindingOf<
@@ -81,20 +82,6 @@ function mend(rig: Rig, sound: Sound, device: Device): Mend | null {
         edit: withCell(rig, sound, device.id, { kind: 'values', values: said.values }),
       }
     : { kind: 'store', preset: preset.name, edit: stored(rig, sound, preset, said) }
-}
-
-/** An edit that puts one cell. */
-export function withCell(rig: Rig, sound: Sound, deviceId: DeviceId, cell: Cell): Edit {
-  const others = sound.cells.filter((one) => one.deviceId !== deviceId)
-  return {
-    label: 'setCell',
-    changes: [
-      change('sounds', sound.id, own(rig.sounds, sound.id) ?? null, {
-        ...sound,
-        cells: [...others, { deviceId, cell }],
-      }),
-    ],
-  }
 }
 
 function stored(rig: Rig, sound: Sound, preset: Preset, { values }: Extract<Cell, { kind: 'preset' }>): Edit {

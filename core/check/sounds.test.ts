@@ -98,6 +98,11 @@ describe('a cell that cannot be done', () => {
     expect(requireFinding(rigWith({ Verse: { echo: cell } }), 'soundDoubt').facts.why).toBe(why)
   })
 
+  it('is doubted where the device ignores program changes, on a switch or not', () => {
+    const rig = rigWith({ Verse: { echo: preset('dotted') } }, { receivesPrograms: false })
+    expect(requireFinding(rig, 'soundDoubt').facts.why).toBe('ignoresPrograms')
+  })
+
   it('is not doubted where the map has been entered in the preset', () => {
     const rig = rigWith(
       { Verse: { echo: preset('dotted', at('learned', 9)) } },

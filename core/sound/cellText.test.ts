@@ -4,7 +4,6 @@ import { makeBank, makeControl, makeDevice, makePreset, makeRig } from '../rig/m
 import { own } from '../base/own'
 import { inOrder, type Rig } from '../rig/rig'
 import type { Numbering } from '../rig/numbering/numbering'
-import { findPreset } from '../rig/edits/setRecall'
 import { shownText } from '../rig/chart/reading'
 import { highestValue } from '../rig/table/control'
 import type { Cell } from '../rig/table/sound'
@@ -186,6 +185,5 @@ function shown(one: Rig, cell: Cell | TypedCell): unknown {
       const { reading, address } = own(one.controls, controlId)!
       return [controlId, shownText(reading, value, highestValue(address))]
     }),
-    index === null ? null : findPreset(one, '', index),
   ]
 }

@@ -24,6 +24,8 @@ export type Doubt =
   | { readonly code: 'cannotBeSet'; readonly controlId: ControlId }
   /** Its map is kept in each preset: in this preset, or in whichever it is in, it may do nothing. */
   | { readonly code: 'notMapped'; readonly controlId: ControlId }
+  /** It is set not to obey program changes: no recall reaches it. */
+  | { readonly code: 'ignoresPrograms' }
   /** The contact's jack wants pulses: one more changes it over, none sets it. */
   | { readonly code: 'pulsed' }
 
@@ -234,10 +236,12 @@ function settled(rig: Rig, device: Device, parts: Partial<Omit<Be, 'kind' | 'dou
       control.map === 'device' || (row?.entered.includes(controlId) && !row.lacks.includes(controlId))
     return isMapped ? [] : [{ code: 'notMapped', controlId }]
   })
+  if (want.preset !== null && !device.receivesPrograms) doubts.push({ code: 'ignoresPrograms' })
   const isPulsed = want.contacts.some(({ contact }) => isMomentary(device, contact))
   if (isPulsed) doubts.push({ code: 'pulsed' })
   // What is not sure to be set is not claimed.
-  const holds = new Map(want.holds)
+  const isDeaf = doubts.some(({ code }) => code === 'ignoresPrograms')
+  const holds = new Map(isDeaf ? want.sets.map(({ controlId, value }) => [controlId, value]) : want.holds)
   for (const doubt of doubts) if ('controlId' in doubt) holds.delete(doubt.controlId)
   return { kind: 'be', ...want, holds, doubts }
 }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
 import {
   deviceBetween,
@@ -14,15 +13,14 @@ import {
   type CompiledStep,
   type Device,
   type Finding,
-  type PresetId,
   type Rig,
   type Sound,
-  type SoundId,
 } from '#core'
 import { stepsSending } from '~/charts/pressSending'
 import FindingNote from '~/components/common/FindingNote.vue'
 import SentMessages from '~/components/common/SentMessages.vue'
 import UsedBy from '~/components/common/UsedBy.vue'
+import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText } from '~/text/between'
 import { CELL_KIND_TEXT, cellRefusalText, DOUBT_TEXT } from '~/text/sounds'
@@ -66,10 +64,7 @@ function take(): void {
   }
   fault.value = ''
   rigs.edit(
-    setCells(rig, [{ soundId: sound.id, deviceId: device.id, cell: read ? read.value : null }], {
-      preset: () => nanoid(12) as PresetId,
-      sound: () => nanoid(12) as SoundId,
-    }),
+    setCells(rig, [{ soundId: sound.id, deviceId: device.id, cell: read ? read.value : null }], newIds),
   )
 }
 
@@ -122,14 +117,7 @@ const preset = computed(() => {
         v-if="isOwn"
         type="button"
         class="word"
-        @click="
-          rigs.edit(
-            setCells(rig, [{ soundId: sound.id, deviceId: device.id, cell: null }], {
-              preset: () => '' as never,
-              sound: () => '' as never,
-            }),
-          )
-        "
+        @click="rigs.edit(setCells(rig, [{ soundId: sound.id, deviceId: device.id, cell: null }], newIds))"
       >
         {{ sound.parentId === null ? 'Say nothing of it' : 'Follow the parent again' }}
       </button>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
   ABOUT_ID,
@@ -12,13 +11,12 @@ import {
   setCells,
   wantsOf,
   type Device,
-  type PresetId,
   type PresetOrParameter,
   type Rig,
   type Sound,
-  type SoundId,
 } from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
+import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText, gapText } from '~/text/between'
 import { count } from '~/text/counts'
@@ -91,12 +89,7 @@ const VERDICTS = {
 
 const stay = ({ device, advice }: Advice) =>
   advice.stay &&
-  rigs.edit(
-    setCells(rig, [{ soundId: to.id, deviceId: device.id, cell: advice.stay }], {
-      preset: () => nanoid(12) as PresetId,
-      sound: () => nanoid(12) as SoundId,
-    }),
-  )
+  rigs.edit(setCells(rig, [{ soundId: to.id, deviceId: device.id, cell: advice.stay }], newIds))
 </script>
 
 <template>

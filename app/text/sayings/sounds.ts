@@ -44,6 +44,8 @@ const WHY: Record<SoundCannot['facts']['why'], (facts: SoundCannot['facts']) => 
     `${control} changes over or steps at each message: no sound can say where it ends up.`,
   notMapped: ({ control }) =>
     `${control} is mapped preset by preset, and is not entered in the preset it will be in. It may do nothing.`,
+  ignoresPrograms: ({ device }) =>
+    `${device} is set not to obey program changes. Switch that on, on the device and in Rig.`,
   pulsed: ({ device }) =>
     `The jack of ${device} wants short pulses: each changes it over, so nobody can say whether it is on.`,
 }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { nanoid } from 'nanoid'
 import Papa from 'papaparse'
 import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
@@ -25,9 +24,7 @@ import {
   type CellWrite,
   type Device,
   type Finding,
-  type NewIds,
   type PasteFault,
-  type PresetId,
   type Sound,
   type SoundId,
   type TypedCell,
@@ -43,6 +40,7 @@ import SoundInspector from '~/components/sounds/SoundInspector.vue'
 import SoundTable from '~/components/sounds/SoundTable.vue'
 import { blockText, type Block, type Place } from '~/components/sounds/soundGrid'
 import { useSelection } from '~/composables/useSelection'
+import { newIds } from '~/platform/newIds'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
@@ -84,24 +82,20 @@ const table = useTemplateRef('table')
 const news = ref('')
 const faults = shallowRef<readonly PasteFault[]>([])
 
-const ids: NewIds = {
-  preset: () => nanoid(12) as PresetId,
-  sound: () => nanoid(12) as SoundId,
-}
-
 const choose = (one: Sound, of: Device | null) =>
   select({ kind: 'sound', soundId: one.id, ...(of && { deviceId: of.id }) })
 
 function takeCell(one: Sound, of: Device, text: string): void {
   if (text.trim() === '')
-    return void rigs.edit(setCells(rig.value, [{ soundId: one.id, deviceId: of.id, cell: null }], ids))
+    return void rigs.edit(setCells(rig.value, [{ soundId: one.id, deviceId: of.id, cell: null }], newIds))
   const read = parseCell(rig.value, of, text)
-  if (read.ok) rigs.edit(setCells(rig.value, [{ soundId: one.id, deviceId: of.id, cell: read.value }], ids))
+  if (read.ok)
+    rigs.edit(setCells(rig.value, [{ soundId: one.id, deviceId: of.id, cell: read.value }], newIds))
 }
 
 function takeName(one: Sound | null, name: string): void {
   if (one) return void rigs.edit(editRow(rig.value, 'changeSound', 'sounds', one.id, { name }))
-  const id = ids.sound()
+  const id = newIds.sound()
   const row: Sound = { ...BLANK_SOUND, id, order: lastOrder(rig.value.sounds), name }
   if (rigs.edit(addRow('addSound', 'sounds', row))) select({ kind: 'sound', soundId: id })
 }
@@ -129,7 +123,7 @@ function clear(block: Block): void {
   const writes = rows.flatMap((row) =>
     columnsOf(block).map((one): CellWrite => ({ soundId: row.id, deviceId: one.id, cell: null })),
   )
-  rigs.edit(setCells(rig.value, writes, ids))
+  rigs.edit(setCells(rig.value, writes, newIds))
 }
 
 /** The first row of the block in all rows below it. */
@@ -143,7 +137,7 @@ function fillDown(block: Block): void {
       return { soundId: row.id, deviceId: one.id, cell: cell ? typed(cell) : null }
     }),
   )
-  rigs.edit(setCells(rig.value, writes, ids))
+  rigs.edit(setCells(rig.value, writes, newIds))
 }
 
 function typed(cell: Sound['cells'][number]['cell']): TypedCell {
@@ -158,7 +152,7 @@ function copy(block: Block, data: DataTransfer): void {
 
 function paste(at: Place, text: string): void {
   const { data } = Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n$/, ''), { delimiter: '\t' })
-  const made = pasteCells(rig.value, data, at, ids)
+  const made = pasteCells(rig.value, data, at, newIds)
   rigs.edit(made.edit)
   faults.value = made.faults
   news.value = `${count(made.taken, 'cell')} taken${made.faults.length > 0 ? `, ${made.faults.length} left out` : ''}.`
@@ -177,13 +171,13 @@ function takeFloor(one: Sound | null): void {
     news.value = 'Nothing is known of the floor yet. Step on a switch, or send a sound first.'
     return
   }
-  const id = one?.id ?? ids.sound()
+  const id = one?.id ?? newIds.sound()
   const name = `Floor, ${sounds.value.length + 1}`
   const row: Sound = one ?? { ...BLANK_SOUND, id, order: lastOrder(rig.value.sounds), name }
   const edit = setCells(
     withChanges(rig.value, [change('sounds', id, null, row)]),
     [...cells].map(([deviceId, cell]): CellWrite => ({ soundId: id, deviceId, cell })),
-    ids,
+    newIds,
   )
   if (!edit) {
     news.value = 'It says all of this already.'
