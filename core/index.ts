@@ -54,12 +54,30 @@ export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'
 export { labelSwitch } from './rig/edits/labelSwitch'
-export { moveRecall } from './rig/edits/moveRecall'
-export { removeRecall } from './rig/edits/removeRecall'
+export {
+  actionsAt,
+  moveAction,
+  putActions,
+  removeAction,
+  withActions,
+  type ListPlace,
+} from './rig/edits/actionList'
+export {
+  changeSwitches,
+  clearBank,
+  clearSwitches,
+  copyBank,
+  fillBank,
+  moveBank,
+  moveSwitch,
+  swapBanks,
+  swapSwitches,
+} from './rig/edits/placeSwitches'
+export { isItself, placeKey, switchesHere } from './rig/switchesHere'
 export { removeRow } from './rig/edits/removeRow'
 export { modeOf, setMode, type SwitchMode } from './rig/edits/setMode'
 export { findPreset, setRecall, type Recall } from './rig/edits/setRecall'
-export { findSwitch, switchAt, type SwitchSlot } from './rig/edits/switchSlot'
+export { findSwitch, putSwitch, slotKey, switchAt, type SwitchSlot } from './rig/edits/switchSlot'
 export { nextBankIndex } from './rig/banks'
 export { rigProblems } from './rig/integrity'
 export { addressOf, indexOfAddress, recallMessages } from './rig/numbering/address'
@@ -86,8 +104,15 @@ export {
 } from './rig/rig'
 export { ABOUT_ID, SCHOOLS, type About, type School } from './rig/table/about'
 export type { Action, ActionKind, ActionOf } from './rig/table/action'
-export type { Bank, BankId } from './rig/table/bank'
-export { switchCount, type Controller, type ControllerEvent, type ControllerId } from './rig/table/controller'
+export { BLANK_BANK, type Bank, type BankId } from './rig/table/bank'
+export {
+  switchCount,
+  type Combos,
+  type Controller,
+  type KeptGesture,
+  type ControllerEvent,
+  type ControllerId,
+} from './rig/table/controller'
 export type { Adapter, Cable, CableEnd, CableId, Lead } from './rig/table/cable'
 export type { Bypass, Device, DeviceId, DeviceKind, Gap, RelayFunction } from './rig/table/device'
 export type { Mark, MarkId } from './rig/table/mark'
@@ -113,7 +138,17 @@ export {
 export type { Pair, PairId } from './rig/table/pair'
 export { BLANK_PRESET, PURPOSES, type Preset, type PresetId, type Purpose } from './rig/table/preset'
 export type { SetValue } from './rig/table/setValue'
-export { isProgrammed, type Footswitch, type SwitchId } from './rig/table/switch'
+export {
+  actionLists,
+  BLANK_SWITCH,
+  isProgrammed,
+  LAMP_LIGHTS,
+  type Footswitch,
+  type Lamp,
+  type Layer,
+  type SwitchId,
+} from './rig/table/switch'
+export type { Macro, MacroId } from './rig/table/macro'
 export { BLANK_SOUND, type Cell, type Sound, type SoundId } from './rig/table/sound'
 
 export { contactsOf, type Contact } from './rig/cabling/contacts'
@@ -145,16 +180,34 @@ export { withChanges } from './rig/applyEdit'
 export { abilityFor, lacking, requirements, type Need, type Requirement } from './switching/requirements'
 export { reasonAgainst } from './switching/reasonAgainst'
 export { compile, messagesAmong, type CompiledStep, type SwitchEvent } from './switching/compile'
+export { expanded } from './switching/action'
+export { addReading, readingSends, readPhrase } from './switching/phrase/readPhrase'
+export type { Reading as PhraseReading } from './switching/phrase/phrase'
+export type { Doing } from './switching/action/actionDoes'
+export { lampNow, type LampNow } from './switching/lamp'
+export { NOTHING_KNOWN, type Known } from './switching/known'
+export { copySeries, SERIES, type Series, type SeriesPlan } from './switching/series'
+export { bankAndSwitch, bankMap, nthOf, pressesBetween, type BankMap } from './switching/bankMap'
+export { combosOf, type Combo } from './switching/combos'
+export { pairOutcome, type ControllerMode } from './switching/modePair'
+export { doingFirst, listSteps, storedMessages } from './switching/compile'
+export { sceneNames } from './switching/action/scene'
+export { LOOPER_FUNCTIONS } from './rig/table/action/looper'
+export { hexOf, readBytes, type HexRefusal } from './midi/hexBytes'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
   deviceState,
   floorAtPowerOn,
-  step,
+  nextDue,
   type FloorInput,
   type FloorState,
+  type Gesture,
   type StepResult,
   type WireEntry,
-} from './simulate/step'
+} from './simulate/floor'
+export { advance, settle, step, stepAndSettle, stomp } from './simulate/step'
+export { jackPlaces, type JackPlace } from './simulate/footswitch'
+export { lateness, timingOf, type Lateness, type Timing } from './switching/timing'
 export { floorCells } from './simulate/floorCells'
 export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'

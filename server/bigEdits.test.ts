@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
+  BLANK_BANK,
+  BLANK_SWITCH,
   applyEdit,
   editRow,
   fillPresets,
@@ -43,17 +45,18 @@ function roomy(): Rig {
 function withSwitches(rig: Rig, presets: readonly Preset[]): Edit {
   const banks = Array.from({ length: 213 }, (_, n) => ({
     id: `bank${n}`,
+    ...BLANK_BANK,
     controllerId: 'controller',
     index: n + 10,
     name: `Number ${n}`,
   }))
   const switches = Array.from({ length: 1700 }, (_, n): Footswitch => ({
+    ...BLANK_SWITCH,
     id: `switch${n}` as never,
     bankId: `bank${Math.floor(n / 8)}` as never,
     number: (n % 8) + 1,
     label: `Part ${n}`,
     positions: [[{ kind: 'recallPreset', presetId: presets[n % presets.length]!.id }]],
-    release: [],
   }))
   return {
     label: 'copySwitch',

@@ -258,8 +258,28 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it('a rig file of the first version opens', async () => {
-    const text = await readFile(new URL('./testing/old/version1.rig.json', import.meta.url), 'utf8')
+  // Made before switches knew more than presses: the demo of then, with a switch and a bank edited.
+  it('of a database of the version before opens, is told by its log, and takes edits', async () => {
+    await copyFile(new URL('./testing/old/version2.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({
+      label: 'Verse',
+      layer: 'base',
+      longPress: [],
+      lamps: [],
+    })
+    expect(found.banks.undertow).toMatchObject({ name: 'Under', pageOf: null, enter: [] })
+    expect(found.controllers.controller).toMatchObject({ home: null, longMs: 500, doubleMs: 300, keeps: [] })
+    const edit = editRow(found, 'labelSwitch', 'switches', 'menders-1', { label: 'Verse, dry' })!
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2'])('a rig file of %s opens', async (name) => {
+    const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })
 })

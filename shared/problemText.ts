@@ -47,6 +47,10 @@ export function problemText(problem: Problem): string {
       return 'The edit changes it twice.'
     case 'rigTooLarge':
       return `The rig would be larger than a rig file may be: ${megabytes(problem.most)} MB.`
+    case 'ownMacro':
+      return 'a macro cannot run itself, by way of others or not'
+    case 'ownPage':
+      return 'a page is of a bank of the same controller that is no page itself'
     case 'ownParent':
       return 'It is a variant of itself. Let it follow another sound, or none.'
     case 'sameDevice':

@@ -5,6 +5,7 @@ import {
   type CompiledStep,
   type Footswitch,
   type Rig,
+  type SwitchEvent,
   type TimedMessage,
 } from '#core'
 import { messageText, messageTone } from '~/text/messages'
@@ -26,15 +27,24 @@ export function stepsSending(steps: readonly CompiledStep[], runningStatus = fal
   }
 }
 
-export function pressSending(rig: Rig, footswitch: Footswitch, position: number): PressSending {
+export function pressSending(
+  rig: Rig,
+  footswitch: Footswitch,
+  position: number,
+  event: SwitchEvent = 'press',
+): PressSending {
   const controller = own(rig.controllers, own(rig.banks, footswitch.bankId)?.controllerId ?? '')
-  return stepsSending(compile(rig, footswitch, 'press', position), controller?.runningStatus)
+  return stepsSending(compile(rig, footswitch, event, position), controller?.runningStatus)
 }
+
+/** Whose lane a message is drawn in. */
+export const laneName = (rig: Rig, deviceId: string | null): string =>
+  deviceId === null ? 'everything' : (own(rig.devices, deviceId)?.name ?? 'removed')
 
 /** The same, as the chart takes it. */
 export const laneInputs = (rig: Rig, messages: readonly TimedMessage[]) =>
   messages.map(({ deviceId, start, end, message }) => ({
-    lane: own(rig.devices, deviceId)?.name ?? 'removed',
+    lane: laneName(rig, deviceId),
     start,
     end,
     text: messageText(message),

@@ -2,7 +2,9 @@ import { ref } from 'vue'
 
 /** What the inspector is about. Null: the view says what. */
 export type Selection =
-  | { readonly kind: 'switch'; readonly bankId: string; readonly number: number }
+  /** `jack` as in the row; the controller's own where it is left out. */
+  | { readonly kind: 'switch'; readonly bankId: string; readonly number: number; readonly jack?: string }
+  | { readonly kind: 'macro'; readonly macroId: string }
   | { readonly kind: 'bank'; readonly bankId: string }
   | { readonly kind: 'device'; readonly deviceId: string }
   | { readonly kind: 'controller'; readonly controllerId: string }

@@ -285,6 +285,8 @@ describe('the floor store', () => {
     floor.press(2)
     floor.press(2)
     expect(floor.held.size).toBe(1)
+    clock.advance(10)
+    floor.pass()
     expect(floor.last?.wire.map(({ bytes }) => [...bytes])).toEqual([
       [0xc0, 7],
       [0xc3, 11],
@@ -294,6 +296,8 @@ describe('the floor store', () => {
     floor.turnBank(1)
     expect(floor.bank?.id).toBe('one')
     floor.press(8)
+    clock.advance(10)
+    floor.pass()
     expect(floor.last?.wire).toHaveLength(2)
   })
 })

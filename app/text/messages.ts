@@ -1,7 +1,7 @@
-import type { ChannelMessage } from '#core'
+import type { MidiMessage } from '#core'
 
 /** A message as players write it: PC 11, CC 32 2. Numbers are those sent. */
-export function messageText(message: ChannelMessage): string {
+export function messageText(message: MidiMessage): string {
   switch (message.kind) {
     case 'program':
       return `PC ${message.program}`
@@ -16,12 +16,38 @@ export function messageText(message: ChannelMessage): string {
     case 'channelPressure':
       return `Pressure ${message.value}`
     case 'pitchBend':
-      return `Bend ${message.bend}`
+      return `Bend ${message.bend - 8192}`
+    case 'exclusive':
+      return `SysEx ${message.data.length + 2} bytes`
+    case 'timeCode':
+      return `Time code ${message.value}`
+    case 'songPosition':
+      return `Song position ${message.beats}`
+    case 'songSelect':
+      return `Song select ${message.song}`
+    case 'tuneRequest':
+      return 'Tune request'
+    case 'clock':
+      return 'Clock'
+    case 'start':
+      return 'Clock start'
+    case 'continue':
+      return 'Clock continue'
+    case 'stop':
+      return 'Clock stop'
+    case 'activeSensing':
+      return 'Active sensing'
+    case 'reset':
+      return 'System reset'
   }
 }
 
+/** "ch 4"; "all" for a message of no channel. */
+export const channelText = (message: MidiMessage): string =>
+  'channel' in message ? `ch ${message.channel}` : 'all'
+
 /** Which of the wire's colours a message has; the text always says it too. */
-export const messageTone = (message: ChannelMessage): 'program' | 'control' =>
+export const messageTone = (message: MidiMessage): 'program' | 'control' =>
   message.kind === 'program' ? 'program' : 'control'
 
 export const bytesText = (bytes: Uint8Array): string =>

@@ -1,4 +1,4 @@
-import { assertNever, formatPath, type DisplayRefusal, type EditRefusal } from '#core'
+import { assertNever, formatPath, type DisplayRefusal, type EditRefusal, type HexRefusal } from '#core'
 import { problemText } from '#shared/problemText'
 import type { Setback } from '~/stores/rig'
 import { EDIT_TEXT } from './edits'
@@ -36,4 +36,26 @@ export function displayRefusalText({ code, text, first, last }: DisplayRefusal, 
   return code === 'unreadable'
     ? `"${text}" is no preset number here. ${range}`
     : `There is no ${text}. ${range}`
+}
+
+const GARBAGE: Record<Extract<HexRefusal, { code: 'garbage' }>['reason'], string> = {
+  strayData: 'is a value with no message before it',
+  truncated: 'comes before the message is whole',
+  undefinedStatus: 'is no message the standard knows',
+  strayEnd: 'ends a SysEx message that was not begun',
+  tooLong: 'makes the SysEx message too long',
+}
+
+/** Why typed bytes are no messages. */
+export function hexRefusalText(refusal: HexRefusal): string {
+  switch (refusal.code) {
+    case 'noHex':
+      return `"${refusal.text}" is not a byte. Write two digits each, 0-9 and A-F: B3 14 7F.`
+    case 'noMessage':
+      return 'No message yet. A control change on channel 4 is B3 14 7F.'
+    case 'garbage':
+      return refusal.reason === 'truncated'
+        ? `Byte ${refusal.at + 1} ${GARBAGE.truncated}, or the last one is cut short.`
+        : `Byte ${refusal.at + 1} ${GARBAGE[refusal.reason]}.`
+  }
 }

@@ -1,5 +1,15 @@
-import { own, type CellRefusal, type Cell, type Doubt, type PasteFault, type Rig, type Use } from '#core'
+import {
+  own,
+  type CellRefusal,
+  type Cell,
+  type Doubt,
+  type Footswitch,
+  type PasteFault,
+  type Rig,
+  type Use,
+} from '#core'
 import { count, listText } from './counts'
+import { placeText } from './switchPlaces'
 
 /** Why typed text was not taken, and what to type instead. */
 export function cellRefusalText(refusal: CellRefusal, device: string): string {
@@ -60,8 +70,12 @@ export function useText({ sounds, switches, pairs, presets }: Use): string {
 }
 
 /** "bank 1, switch 2". */
-export function switchPlace(rig: Rig, { bankId, number }: { bankId: string; number: number }): string {
+export function switchPlace(
+  rig: Rig,
+  { bankId, number, jack = '', layer = 'base' }: Pick<Footswitch, 'bankId' | 'number'> & Partial<Footswitch>,
+): string {
   const bank = own(rig.banks, bankId)
-  const first = own(rig.controllers, bank?.controllerId ?? '')?.firstBank ?? 0
-  return `bank ${(bank?.index ?? 0) + first}, switch ${number}`
+  const controller = own(rig.controllers, bank?.controllerId ?? '')
+  const where = controller ? placeText(rig, controller, { jack, number }) : `switch ${number}`
+  return `bank ${(bank?.index ?? 0) + (controller?.firstBank ?? 0)}, ${where}${layer === 'shift' ? ', shift' : ''}`
 }

@@ -15,3 +15,7 @@ export const shortTimeText = (iso: string): string => shortTime.format(new Date(
 
 /** 24 Nov 2026, 14:02 */
 export const dayText = (iso: string): string => dayTime.format(new Date(iso))
+
+/** Milliseconds as a player says them: "50 ms", "1.5 s". */
+export const secondsText = (ms: number): string =>
+  ms < 1000 ? `${ms} ms` : `${Number((ms / 1000).toFixed(2))} s`

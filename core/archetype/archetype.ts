@@ -1,6 +1,6 @@
 import { requireU7 } from '../base/u7'
 import { PLAIN_128 } from '../rig/numbering/numbering'
-import type { Controller } from '../rig/table/controller'
+import { USUAL_SWITCHING, type Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 
 /** A kind of foot controller or device to start from: generic, by what it does; the player's manual says what differs. */
@@ -32,6 +32,7 @@ export const usualController: Omit<ControllerArchetype['fields'], 'name' | 'rows
   runningStatus: false,
   separateOutputs: false,
   builtInPedals: 0,
+  ...USUAL_SWITCHING,
   chords: '',
   editGesture: 'Hold one switch for two seconds',
   saving: { how: 'explicit', losesEdits: true },

@@ -5,7 +5,7 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { PresetId } from '../rig/table/preset'
 import type { Device } from '../rig/table/device'
 import { actionRecalls, switchRecalls } from '../switching/action'
-import { COMPILE_TABLES } from '../switching/compile'
+import { COMPILE_KEYS } from '../switching/compile'
 import { reasonAgainst } from '../switching/reasonAgainst'
 
 /** A run of a device's presets, both ends included, counted from 0, that the controller cannot send. */
@@ -45,7 +45,7 @@ export function nextFreePreset(rig: Rig, device: Device, after = -1): number | n
 
 /** The presets that some switch or sound recalls. */
 export const usedPresets = perTables(
-  [...COMPILE_TABLES, 'switches'],
+  [...COMPILE_KEYS, 'switches'],
   (rig: Rig): ReadonlySet<PresetId> =>
     new Set(
       [

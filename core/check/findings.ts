@@ -1,6 +1,6 @@
 import { perObject } from '../base/perObject'
 import { CABLING, perTables } from '../rig/perTables'
-import type { Rig, TableName } from '../rig/rig'
+import { TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 import { COMPILE_TABLES } from '../switching/compile'
 import { blockedChannel, type BlockedChannel } from './blockedChannel'
 import { cannotPerform, type CannotPerform } from './cannotPerform'
@@ -38,6 +38,17 @@ import { levelJump, noHeadroom, type LevelJump, type NoHeadroom } from './soundL
 import { avoidableHole, type AvoidableHole } from './avoidableHole'
 import { tooManyMessages, type TooManyMessages } from './tooManyMessages'
 import { againstSchool, type AgainstSchool } from './againstSchool'
+import { parity, type Parity } from './parity'
+import { twinGestures, type TwinGestures } from './twinGestures'
+import { noWayBack, type NoWayBack } from './noWayBack'
+import { unreachedSound, type UnreachedSound } from './unreachedSound'
+import { unsentControl, type UnsentControl } from './unsentControl'
+import { strictValue, type StrictValue } from './strictValue'
+import { undoneSet, type UndoneSet } from './undoneSet'
+import { lostOnSwitch, type LostOnSwitch } from './lostOnSwitch'
+import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from './switchLoad'
+import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './keptGesture'
+import { beyondController, type BeyondController } from './beyondController'
 
 /** Everything a check can find, closed by code. */
 export type Finding =
@@ -81,6 +92,19 @@ export type Finding =
   | AvoidableHole
   | AgainstSchool
   | SilentSwitch
+  | Parity
+  | TwinGestures
+  | NoWayBack
+  | UnreachedSound
+  | UnsentControl
+  | StrictValue
+  | UndoneSet
+  | LostOnSwitch
+  | OverfullSwitch
+  | SlowSwitch
+  | KeptGesture
+  | EditingOnStage
+  | BeyondController
 
 interface Check {
   /** The tables it looks at: an edit elsewhere leaves its answer as it is. A test takes it at its word. */
@@ -137,6 +161,19 @@ export const CHECKS: readonly Check[] = [
   on(COMPILE_TABLES, avoidableHole),
   on(COMPILE_TABLES, againstSchool),
   on(SWITCHES, silentSwitch),
+  on(SWITCHES, parity),
+  on(SWITCHES, twinGestures),
+  on(SWITCHES, noWayBack),
+  on(SWITCHES, unreachedSound),
+  on(TABLE_NAMES, unsentControl),
+  on(SWITCHES, strictValue),
+  on(SWITCHES, undoneSet),
+  on(SWITCHES, lostOnSwitch),
+  on(SWITCHES, overfullSwitch),
+  on(SWITCHES, slowSwitch),
+  on(['controllers', 'banks', 'switches'], keptGesture),
+  on(['controllers', 'banks', 'switches'], editingOnStage),
+  on([...CABLING, 'banks', 'switches'], beyondController),
 ]
 
 /** All that is wrong with a rig, in the order of the checks. Only checks an edit could have changed are done again. */

@@ -4,7 +4,7 @@ import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import { switchRecalls } from '../switching/action'
-import { COMPILE_TABLES } from '../switching/compile'
+import { COMPILE_KEYS } from '../switching/compile'
 import type { FindingOf } from './finding'
 
 export type IgnoresPrograms = FindingOf<
@@ -35,7 +35,7 @@ export function ignoresPrograms(rig: Rig): IgnoresPrograms[] {
 
 /** The devices a switch recalls presets on. */
 const recalledOn = perRow(
-  COMPILE_TABLES,
+  COMPILE_KEYS,
   (rig, footswitch: Footswitch): ReadonlySet<string> =>
     new Set(switchRecalls(rig, footswitch).map(({ deviceId }) => deviceId)),
 )

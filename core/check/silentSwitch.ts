@@ -1,8 +1,10 @@
 import { change, type Edit } from '../rig/edit'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
+import { actionNames, type Action } from '../rig/table/action'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { COMPILE_TABLES, compile } from '../switching/compile'
+import { asksKnown, expanded } from '../switching/action'
+import { COMPILE_KEYS, compile } from '../switching/compile'
 import type { FindingOf } from './finding'
 
 export type SilentSwitch = FindingOf<
@@ -21,9 +23,19 @@ export type SilentSwitch = FindingOf<
 export const silentSwitch = (rig: Rig): SilentSwitch[] =>
   Object.values(rig.switches).flatMap((footswitch) => ofSwitch(rig, footswitch))
 
-const ofSwitch = perRow(COMPILE_TABLES, (rig, footswitch: Footswitch): SilentSwitch[] => {
-  const presses = footswitch.positions.flatMap((_, position) =>
-    compile(rig, footswitch, 'press', position).length === 0 ? [position + 1] : [],
+/** What hangs on what was done before may do something; what names a device that listens on no channel never does. */
+const isSilent = (rig: Rig, footswitch: Footswitch, actions: readonly Action[], position: number): boolean =>
+  compile(rig, footswitch, 'press', position).every(({ kind }) => kind === 'wait') &&
+  expanded(rig, actions).every(
+    ({ action }) => !asksKnown(action) || actionNames(action).some(({ table }) => table !== 'banks'),
+  )
+
+const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitch[] => {
+  // A switch that only answers to other gestures has no press to say anything of.
+  const isOther = footswitch.positions.length === 1 && footswitch.positions[0]!.length === 0
+  if (isOther && isProgrammed(footswitch)) return []
+  const presses = footswitch.positions.flatMap((actions, position) =>
+    isSilent(rig, footswitch, actions, position) ? [position + 1] : [],
   )
   if (presses.length === 0) return []
   const isEmpty = presses.some((press) => footswitch.positions[press - 1]!.length === 0)

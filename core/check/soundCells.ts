@@ -4,7 +4,7 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { Device, DeviceId } from '../rig/table/device'
 import type { Sound } from '../rig/table/sound'
 import { spokenCells } from '../sound/cells'
-import { COMPILE_TABLES } from '../switching/compile'
+import { COMPILE_KEYS } from '../switching/compile'
 import { wantsOf, type Want } from '../sound/want'
 
 /** One device in one sound. `isOwn` where the sound itself says it, and not one it follows, or nobody. */
@@ -17,7 +17,7 @@ export interface SoundCell {
 }
 
 /** All devices of all sounds, in their order; shared by the checks on sounds. */
-export const soundCells = perTables(COMPILE_TABLES, (rig: Rig): readonly SoundCell[] =>
+export const soundCells = perTables(COMPILE_KEYS, (rig: Rig): readonly SoundCell[] =>
   inOrder(rig.sounds).flatMap((sound) => {
     const said = spokenCells(rig, sound)
     return [...wantsOf(rig, sound)].map(([id, want]) => {

@@ -1,15 +1,16 @@
 import { own } from '../base/own'
 import { addressOf } from '../rig/numbering/address'
 import { formatDisplay } from '../rig/numbering/display'
-import { removeRecall } from '../rig/edits/removeRecall'
+import { removeAction } from '../rig/edits/actionList'
 import { perRow } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import { actionRecalls } from '../switching/action'
-import { COMPILE_TABLES } from '../switching/compile'
+import { COMPILE_KEYS } from '../switching/compile'
 import { reasonAgainst } from '../switching/reasonAgainst'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import type { Footswitch } from '../rig/table/switch'
+import { aboutList, placeOfList, switchLists, type SwitchList } from './switchLists'
 import { aboutCell, soundCells } from './soundCells'
 import type { FindingOf } from './finding'
 
@@ -30,7 +31,7 @@ export type UnsendablePreset = FindingOf<
 
 /** One recall of a switch, with what is sent for it. */
 interface Asked {
-  readonly position: number
+  readonly list: SwitchList
   readonly at: number
   readonly device: Device
   readonly index: number
@@ -38,12 +39,12 @@ interface Asked {
   readonly program: number
 }
 
-const askedOf = perRow(COMPILE_TABLES, (rig, { positions }: Footswitch): readonly Asked[] =>
-  positions.flatMap((actions, position) =>
-    actions.flatMap((action, at) =>
+const askedOf = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): readonly Asked[] =>
+  switchLists(rig, footswitch).flatMap((list) =>
+    list.actions.flatMap((action, at) =>
       actionRecalls(rig, action).flatMap(({ deviceId, index }) => {
         const device = own(rig.devices, deviceId)
-        return device ? [{ position, at, device, index, ...addressOf(device.numbering, index) }] : []
+        return device ? [{ list, at, device, index, ...addressOf(device.numbering, index) }] : []
       }),
     ),
   ),
@@ -96,16 +97,16 @@ function findingOf(
   rig: Rig,
   controller: Controller,
   footswitch: Footswitch,
-  { position, at, device, index, bank, program }: Asked,
+  { list, at, device, index, bank, program }: Asked,
   why: NonNullable<ReturnType<typeof reasonAgainst>>,
 ): UnsendablePreset {
   // A sound is mended in the sound, not by taking it off the switch.
-  const isRecall = footswitch.positions[position]![at]!.kind === 'recallPreset'
-  const fix = isRecall ? removeRecall(rig, footswitch.id, position, at) : null
+  const isRecall = list.actions[at]!.kind === 'recallPreset'
+  const fix = isRecall ? removeAction(rig, placeOfList(footswitch, list), at) : null
   return {
     code: 'unsendablePreset',
     severity: 'error',
-    about: { table: 'switches', id: footswitch.id, field: `positions.${position}.${at}` },
+    about: { table: 'switches', id: footswitch.id, field: `${aboutList(footswitch, list).field}.${at}` },
     facts: factsOf(controller, device, index, { bank, program }, why),
     ...(fix && { fix }),
   }

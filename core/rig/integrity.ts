@@ -7,9 +7,12 @@ import { referencesOf, rowKey } from './references'
 import { RIG_BYTES_MAX, rigBytes, rigBytesAfter } from './rigBytes'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName, type Tables } from './rig'
 import { ABOUT_ID } from './table/about'
+import type { Bank } from './table/bank'
 import type { Cable } from './table/cable'
+import type { Macro } from './table/macro'
 import type { Sound } from './table/sound'
 import { switchCount } from './table/controller'
+import { slotKey } from './edits/switchSlot'
 
 /** More rows than this in one table is no rig. */
 export const ROWS_MAX = 20_000
@@ -74,7 +77,8 @@ function hasRoom(next: Rig, table: TableName, changes: readonly Change[]): boole
 const measures: { readonly [Table in TableName]?: readonly string[] } = {
   controllers: ['bankCount', 'rows', 'columns', 'ports'],
   devices: ['numbering', 'ports'],
-  banks: ['controllerId'],
+  banks: ['controllerId', 'pageOf'],
+  macros: ['actions'],
 }
 
 const isMeasuredAgain = ({ table, before, after }: Change): boolean =>
@@ -134,6 +138,10 @@ function rowProblemsIn<Table extends TableName>(
         id: reference.id,
       })
   if (table === 'cables') problems.push(...looseEnds(rig, row as Cable))
+  if (table === 'macros' && runsItself(rig, row as Macro))
+    problems.push({ path: ['macros', id, 'actions'], code: 'ownMacro' })
+  if (table === 'banks' && isOwnPage(rig, row as Bank))
+    problems.push({ path: ['banks', id, 'pageOf'], code: 'ownPage' })
   if (table === 'sounds' && isOwnAncestor(rig, row as Sound))
     problems.push({ path: ['sounds', id, 'parentId'], code: 'ownParent' })
   const place = placing[table]?.(row)
@@ -151,6 +159,30 @@ function isOwnAncestor(rig: Rig, sound: Sound): boolean {
     seen.add(id)
   }
   return false
+}
+
+/** Whether a macro runs itself, by way of others or not. */
+function runsItself(rig: Rig, macro: Macro): boolean {
+  const seen = new Set<string>()
+  const todo = [macro]
+  for (let one = todo.pop(); one; one = todo.pop())
+    for (const action of one.actions) {
+      if (action.kind !== 'macro' || seen.has(action.macroId)) continue
+      if (action.macroId === macro.id) return true
+      seen.add(action.macroId)
+      const next = own(rig.macros, action.macroId)
+      if (next) todo.push(next)
+    }
+  return false
+}
+
+/** Pages are of a bank of the same controller that is no page itself. */
+function isOwnPage(rig: Rig, { id, pageOf, controllerId }: Bank): boolean {
+  if (pageOf === null) return false
+  const first = own(rig.banks, pageOf)
+  return (
+    pageOf === id || (first !== undefined && (first.pageOf !== null || first.controllerId !== controllerId))
+  )
 }
 
 /** Ends at a jack their box does not have. */
@@ -191,13 +223,15 @@ const placing: { readonly [Table in TableName]?: (row: Tables[Table]) => Place }
     value: index,
     most: (rig) => minusOne(own(rig.controllers, controllerId)?.bankCount),
   }),
-  switches: ({ bankId, number }) => ({
+  switches: ({ bankId, number, jack, layer }) => ({
     field: 'number',
-    key: `${bankId}/${number}`,
+    key: slotKey(bankId, { number, jack, layer }),
     value: number,
     most: (rig) => {
       const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
-      return controller ? switchCount(controller) : null
+      if (!controller) return null
+      // A jack has two contacts at most; one it no longer has is said by a check.
+      return jack === '' ? switchCount(controller) : jack === 'toe' ? 4 : 2
     },
   }),
 }

@@ -1,7 +1,8 @@
 import { requireChannel } from '../base/channel'
 import { emptyRig, inOrder, type Rig } from './rig'
-import type { Bank } from './table/bank'
-import type { Controller } from './table/controller'
+import { BLANK_BANK, type Bank } from './table/bank'
+import { USUAL_SWITCHING, type Controller } from './table/controller'
+import type { Macro } from './table/macro'
 import type { Cable, CableEnd } from './table/cable'
 import type { Device } from './table/device'
 import type { Mark } from './table/mark'
@@ -11,7 +12,7 @@ import type { Control } from './table/control'
 import type { Pair } from './table/pair'
 import type { Action } from './table/action'
 import { BLANK_SOUND, type Cell, type Sound } from './table/sound'
-import type { Footswitch } from './table/switch'
+import { BLANK_SWITCH, type Footswitch } from './table/switch'
 
 /** Builders for tests: rows with everything usual filled in, and a rig from such rows. */
 
@@ -76,6 +77,7 @@ export const makeController = (fields: Partial<Controller> = {}): Controller => 
   runningStatus: false,
   separateOutputs: false,
   builtInPedals: 0,
+  ...USUAL_SWITCHING,
   chords: '',
   editGesture: '',
   saving,
@@ -156,11 +158,21 @@ export const makePreset = (
   ...fields,
 })
 
-export const makeBank = (id: string, index: number, name = ''): Bank => ({
+export const makeBank = (id: string, index: number, name = '', fields: Partial<Bank> = {}): Bank => ({
+  ...BLANK_BANK,
   id: id as Bank['id'],
   controllerId: 'controller' as Controller['id'],
   index,
   name,
+  ...fields,
+})
+
+export const makeMacro = (id: string, actions: readonly Action[], fields: Partial<Macro> = {}): Macro => ({
+  id: id as Macro['id'],
+  order: 1,
+  name: id,
+  actions: [...actions],
+  ...fields,
 })
 
 /** A CC from 0 to 100 %. */
@@ -197,9 +209,8 @@ export const makeSwitch = (
   id: `${bankId}-${number}` as Footswitch['id'],
   bankId: bankId as Bank['id'],
   number,
-  label: '',
+  ...BLANK_SWITCH,
   positions,
-  release: [],
   ...fields,
 })
 
@@ -230,6 +241,7 @@ export interface RigRows {
   readonly controls?: readonly Control[]
   readonly pairs?: readonly Pair[]
   readonly sounds?: readonly Sound[]
+  readonly macros?: readonly Macro[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -256,6 +268,7 @@ export function makeRig(rows: RigRows = {}): Rig {
     controls: byId(rows.controls),
     pairs: byId(rows.pairs),
     sounds: byId(rows.sounds),
+    macros: byId(rows.macros),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

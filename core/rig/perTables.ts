@@ -1,19 +1,20 @@
 import type { Rig, TableName } from './rig'
 
+/** What an answer hangs on: a table, or something made from some that stays the same object while it is the same. */
+export type Key = TableName | ((rig: Rig) => object)
+
 /**
  * A function of a rig that looks at some of its tables only, worked out once for each state of those: an edit
  * elsewhere costs it nothing. Tables never change, so an answer holds for as long as they are kept.
  */
-export function perTables<Value>(
-  names: readonly TableName[],
-  work: (rig: Rig) => Value,
-): (rig: Rig) => Value {
+export function perTables<Value>(names: readonly Key[], work: (rig: Rig) => Value): (rig: Rig) => Value {
   const known: Known<Value> = { deeper: new WeakMap() }
   return (rig) => {
     let at = known
     for (const name of names) {
-      let next = at.deeper.get(rig[name])
-      if (!next) at.deeper.set(rig[name], (next = { deeper: new WeakMap() }))
+      const part = typeof name === 'string' ? rig[name] : name(rig)
+      let next = at.deeper.get(part)
+      if (!next) at.deeper.set(part, (next = { deeper: new WeakMap() }))
       at = next
     }
     return (at.answer ??= { value: work(rig) }).value
@@ -31,7 +32,7 @@ interface Known<Value> {
  * out again, or all when one of the tables is another.
  */
 export function perRow<Row extends object, Value>(
-  names: readonly TableName[],
+  names: readonly Key[],
   work: (rig: Rig, row: Row) => Value,
 ): (rig: Rig, row: Row) => Value {
   const known = perTables(names, () => new WeakMap<Row, { readonly value: Value }>())

@@ -26,6 +26,10 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'noLogarithm' }
   /** A sound is a variant of itself, by way of others or not. */
   | { readonly code: 'ownParent' }
+  /** A macro runs itself, by way of others or not. */
+  | { readonly code: 'ownMacro' }
+  /** A bank is a page of itself, of a page, or of another controller's bank. */
+  | { readonly code: 'ownPage' }
   | { readonly code: 'sameDevice' }
   | { readonly code: 'noAbout' }
   /** An edit names one row twice. */

@@ -4,7 +4,10 @@ import type { Pair } from './table/pair'
 import type { Preset } from './table/preset'
 import type { SetValue } from './table/setValue'
 import type { Cell, Sound } from './table/sound'
-import type { Footswitch } from './table/switch'
+import type { Bank } from './table/bank'
+import type { Controller } from './table/controller'
+import type { Macro } from './table/macro'
+import { actionLists, type Footswitch } from './table/switch'
 import type { TableName, Tables } from './rig'
 import type { Path } from './problem'
 
@@ -13,6 +16,8 @@ export interface Reference {
   readonly path: Path
   readonly table: TableName
   readonly id: string
+  /** The row can be without it. */
+  readonly isMention?: true
 }
 
 type Referring = { readonly [Table in TableName]: (row: Tables[Table]) => Reference[] }
@@ -20,7 +25,8 @@ type Referring = { readonly [Table in TableName]: (row: Tables[Table]) => Refere
 /** What each row refers to, table by table. */
 const referring: Referring = {
   about: () => [],
-  controllers: () => [],
+  controllers: ({ home }) =>
+    home === null ? [] : [{ path: ['home'], table: 'banks' as const, id: home, isMention: true as const }],
   devices: ({ bypass, rest }) => [
     ...(bypass.kind === 'control'
       ? [{ path: ['bypass', 'controlId'], table: 'controls' as const, id: bypass.controlId }]
@@ -34,11 +40,18 @@ const referring: Referring = {
     ...controlReferences('entered', preset.entered),
     ...controlReferences('lacks', preset.lacks),
   ],
-  banks: (bank) => [{ path: ['controllerId'], table: 'controllers', id: bank.controllerId }],
+  macros: ({ actions }) => actionReferences(['actions'], actions),
+  banks: ({ controllerId, pageOf, enter, leave }) => [
+    { path: ['controllerId'], table: 'controllers', id: controllerId },
+    ...(pageOf === null
+      ? []
+      : [{ path: ['pageOf'], table: 'banks' as const, id: pageOf, isMention: true as const }]),
+    ...actionReferences(['enter'], enter),
+    ...actionReferences(['leave'], leave),
+  ],
   switches: (footswitch) => [
     { path: ['bankId'], table: 'banks', id: footswitch.bankId },
-    ...footswitch.positions.flatMap((actions, n) => actionReferences(['positions', n], actions)),
-    ...actionReferences(['release'], footswitch.release),
+    ...actionLists(footswitch).flatMap(({ path, actions }) => actionReferences(path, actions)),
   ],
   cables: ({ from, to }) => [
     { path: ['from', 'id'], table: from.table, id: from.id },
@@ -109,7 +122,7 @@ export function withoutReferences<Table extends TableName>(
   if (lost.length === 0) return row
   const clean = cleaning[table]
   // What is named by the row's own field, or by a cable's end, it cannot be without.
-  if (!clean || lost.some(({ path }) => path.length === 1)) return null
+  if (!clean || lost.some(({ path, isMention }) => path.length === 1 && !isMention)) return null
   return clean(row, (of, id) => !removed.has(rowKey(of, id)))
 }
 
@@ -117,11 +130,24 @@ type Keeps = (table: TableName, id: string) => boolean
 
 /** Tables whose rows only mention others in lists: what is left of such a row. */
 const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Keeps) => Tables[Table] } = {
-  switches: (footswitch, keeps) => {
-    const kept = (actions: Footswitch['release']) =>
-      actions.filter((action) => actionNames(action).every(({ table, id }) => keeps(table, id)))
-    return { ...footswitch, positions: footswitch.positions.map(kept), release: kept(footswitch.release) }
-  },
+  switches: (footswitch, keeps): Footswitch => ({
+    ...footswitch,
+    positions: footswitch.positions.map((actions) => keptActions(actions, keeps)),
+    release: keptActions(footswitch.release, keeps),
+    longPress: keptActions(footswitch.longPress, keeps),
+    doublePress: keptActions(footswitch.doublePress, keeps),
+  }),
+  macros: (macro, keeps): Macro => ({ ...macro, actions: keptActions(macro.actions, keeps) }),
+  banks: (bank, keeps): Bank => ({
+    ...bank,
+    pageOf: bank.pageOf !== null && keeps('banks', bank.pageOf) ? bank.pageOf : null,
+    enter: keptActions(bank.enter, keeps),
+    leave: keptActions(bank.leave, keeps),
+  }),
+  controllers: (controller, keeps): Controller => ({
+    ...controller,
+    home: controller.home !== null && keeps('banks', controller.home) ? controller.home : null,
+  }),
   devices: (device, keeps): Device => ({
     ...device,
     bypass:
@@ -150,6 +176,9 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
     b: keptValues(pair.b, keeps),
   }),
 }
+
+const keptActions = (actions: readonly Action[], keeps: Keeps): Action[] =>
+  actions.filter((action) => actionNames(action).every(({ table, id }) => keeps(table, id)))
 
 const keptValues = (values: readonly SetValue[], keeps: Keeps): SetValue[] =>
   values.filter(({ controlId }) => keeps('controls', controlId))

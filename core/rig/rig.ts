@@ -5,6 +5,7 @@ import { cableSchema, type Cable } from './table/cable'
 import { controlSchema, type Control } from './table/control'
 import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
+import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { pairSchema, type Pair } from './table/pair'
 import { presetSchema, type Preset } from './table/preset'
@@ -20,6 +21,7 @@ export interface Tables {
   readonly presets: Preset
   readonly pairs: Pair
   readonly sounds: Sound
+  readonly macros: Macro
   readonly banks: Bank
   readonly switches: Footswitch
   readonly cables: Cable
@@ -40,6 +42,7 @@ export const rowSchemas = {
   presets: presetSchema,
   pairs: pairSchema,
   sounds: soundSchema,
+  macros: macroSchema,
   banks: bankSchema,
   switches: switchSchema,
   cables: cableSchema,
@@ -61,6 +64,7 @@ export const emptyRig = (name: string): Rig => ({
   presets: {},
   pairs: {},
   sounds: {},
+  macros: {},
   banks: {},
   switches: {},
   cables: {},

@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import { joinU14, type U14 } from '../base/u14'
 import { U7_MAX, type U7 } from '../base/u7'
 import { CONTROLLER } from '../midi/controllers'
-import type { ChannelMessage } from '../midi/message'
+import type { MidiMessage } from '../midi/message'
 import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
 import { highestValue, type Control } from '../rig/table/control'
@@ -27,6 +27,8 @@ export interface DeviceState {
   readonly parameter: U14 | null
   /** Its contacts that were closed or opened; one not named is as the floor was found. */
   readonly contacts: { readonly [contactId: string]: boolean }
+  /** How often what does its thing at a message did it. */
+  readonly fired: { readonly [controlId: string]: number }
 }
 
 export const DEVICE_AT_POWER_ON: DeviceState = {
@@ -38,6 +40,7 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   lastControl: null,
   parameter: null,
   contacts: {},
+  fired: {},
 }
 
 const NO_CHART: DeviceChart = { controls: new Map(), presets: new Map() }
@@ -48,7 +51,7 @@ const NULL_PARAMETER = joinU14(U7_MAX as U7, U7_MAX as U7)
 export function receive(
   numbering: Numbering,
   state: DeviceState,
-  message: ChannelMessage,
+  message: MidiMessage,
   chart: DeviceChart = NO_CHART,
 ): DeviceState {
   if (message.kind === 'control') return hearControl(state, message.controller, message.value, chart)
@@ -70,6 +73,7 @@ export function receive(
     lastControl: null,
     parameter: state.parameter,
     contacts: state.contacts,
+    fired: state.fired,
   }
 }
 
@@ -140,15 +144,22 @@ function set(state: DeviceState, control: Control, value: number, chart: DeviceC
     const preset = state.preset === null ? undefined : chart.presets.get(state.preset)
     if (!preset?.entered.includes(control.id) || preset.lacks.includes(control.id)) return state
   }
+  if (control.reading.kind === 'trigger' && value === control.reading.value)
+    return {
+      ...state,
+      lastControl: control.id,
+      fired: { ...state.fired, [control.id]: (own(state.fired, control.id) ?? 0) + 1 },
+    }
   const now = nextValue(control, own(state.controls, control.id) ?? 0, value)
   if (now === own(state.controls, control.id) && state.lastControl === control.id) return state
   return { ...state, lastControl: control.id, controls: { ...state.controls, [control.id]: now } }
 }
 
-/** What a control holds after a message: a toggle changes over whatever it is sent, an increment takes a step. */
+/** What a control holds after a message: a toggle changes over whatever it is sent (or at its own value), an increment takes a step. */
 function nextValue({ reading, address }: Control, before: number, sent: number): number {
   const highest = highestValue(address)
-  if (reading.kind === 'toggle') return before > 0 ? 0 : highest
+  if (reading.kind === 'toggle')
+    return reading.at === 'value' && sent !== reading.value ? before : before > 0 ? 0 : highest
   if (reading.kind !== 'increment') return sent
   const step = sent === reading.up ? 1 : sent === reading.down ? -1 : 0
   return Math.min(highest, Math.max(0, before + step))

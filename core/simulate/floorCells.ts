@@ -6,7 +6,7 @@ import type { Device, DeviceId } from '../rig/table/device'
 import { reachedBy, soundDevices } from '../sound/cells'
 import type { TypedCell } from '../sound/cellText'
 import { canBeSet } from '../sound/want'
-import type { FloorState } from './step'
+import type { FloorState } from './floor'
 
 /**
  * The floor as it is now, as a sound would say it: for each device what is known of it. A device nothing is known

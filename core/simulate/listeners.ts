@@ -1,5 +1,5 @@
 import type { Channel } from '../base/channel'
-import type { ChannelMessage } from '../midi/message'
+import type { MidiMessage } from '../midi/message'
 import { arrivals } from '../rig/cabling/signal'
 import { receivers } from '../rig/channels'
 import { CABLING, perTables } from '../rig/perTables'
@@ -37,7 +37,8 @@ export const listeners = (rig: Rig, controllerId: string): readonly Listener[] =
   byController(rig).get(controllerId) ?? []
 
 /** Whether a device answers to a message that comes to it: on its channel, and program changes only when it obeys them. */
-export const answers = ({ device, channels }: Listener, message: ChannelMessage): boolean =>
-  (device.channel === 'omni' || device.channel === message.channel) &&
-  channels.includes(message.channel) &&
-  (message.kind !== 'program' || device.receivesPrograms)
+export const answers = ({ device, channels }: Listener, message: MidiMessage): boolean =>
+  !('channel' in message) ||
+  ((device.channel === 'omni' || device.channel === message.channel) &&
+    channels.includes(message.channel) &&
+    (message.kind !== 'program' || device.receivesPrograms))

@@ -1,28 +1,37 @@
 import { own } from '../base/own'
-import { byIndex, type Rig } from '../rig/rig'
-import type { FloorState } from './step'
+import type { Rig } from '../rig/rig'
+import type { Known } from '../switching/known'
+import { firstBank, type FloorState } from './floor'
 
 /**
  * The floor after the rig was edited: what it remembers of rows that are gone, or of presets a device
  * no longer has, is forgotten. The same object when all of it still holds.
  */
 export function reconcile(rig: Rig, state: FloorState): FloorState {
-  const bankId =
-    state.bankId !== null && own(rig.banks, state.bankId) ? state.bankId : (byIndex(rig.banks)[0]?.id ?? null)
+  const { known } = state
+  const bankId = known.bankId !== null && own(rig.banks, known.bankId) ? known.bankId : firstBank(rig)
   const devices = kept(state.devices, (id, { preset }) => {
     const device = own(rig.devices, id)
     return device !== undefined && (preset === null || preset < device.numbering.count)
   })
   const deafUntil = kept(state.deafUntil, (id) => own(rig.devices, id) !== undefined)
-  const next = kept(state.next, (id, position) => position < (own(rig.switches, id)?.positions.length ?? 0))
-  if (
-    bankId === state.bankId &&
-    devices === state.devices &&
-    next === state.next &&
-    deafUntil === state.deafUntil
-  )
-    return state
-  return { ...state, bankId, devices, next, deafUntil }
+  const isPosition = (id: string, position: number) =>
+    position < (own(rig.switches, id)?.positions.length ?? 0)
+  const after: Known = {
+    ...known,
+    bankId,
+    next: kept(known.next, isPosition),
+    done: kept(known.done, isPosition),
+    presets: kept(known.presets, (id, preset) => preset < (own(rig.devices, id)?.numbering.count ?? 0)),
+    values: kept(known.values, (id) => own(rig.controls, id) !== undefined),
+    contacts: kept(known.contacts, (key) => own(rig.devices, key.split('/')[0]!) !== undefined),
+    sound: known.sound !== null && own(rig.sounds, known.sound) ? known.sound : null,
+    // A foot whose switch is gone holds no layer.
+    ...(known.heldBy !== null && !own(rig.switches, known.heldBy) && { layer: 'base', heldBy: null }),
+  }
+  const isSame = (Object.keys(after) as (keyof Known)[]).every((field) => after[field] === known[field])
+  if (isSame && devices === state.devices && deafUntil === state.deafUntil) return state
+  return { ...state, known: isSame ? known : after, devices, deafUntil }
 }
 
 function kept<Value>(

@@ -13,7 +13,8 @@ import { sendingOf } from '../sound/sending'
 import { timeline } from '../sound/timeline'
 import { rigsWithSounds } from '../sound/makeSounds'
 import { wantsOf } from '../sound/want'
-import { deviceState, floorAtPowerOn, step, type FloorState } from './step'
+import { deviceState, floorAtPowerOn, type FloorState } from './floor'
+import { stepAndSettle, stomp } from './step'
 
 /** A second, in µs: longer than any device here loads. */
 const SECOND = 1_000_000
@@ -22,7 +23,7 @@ const press = (rig: Rig, state: FloorState, sound: Sound) => {
   const footswitch = Object.values(rig.switches).find(({ positions }) =>
     positions[0]!.some((action) => action.kind === 'recallSound' && action.soundId === sound.id),
   )!
-  return step(rig, state, { kind: 'press', switchId: footswitch.id, at: state.wireFreeAt + SECOND })
+  return stomp(rig, state, footswitch.id, state.at + SECOND)
 }
 
 /** A state reached by pressing switches and by turning controls by hand, time passing in between. */
@@ -34,11 +35,11 @@ function wander(rig: Rig, moves: readonly number[]): FloorState {
     if (move % 3 > 0 || !control) return press(rig, state, sounds[move % sounds.length]!).state
     const device = own(rig.devices, control.deviceId)!
     const value = move % (highestValue(control.address) + 1)
-    return step(rig, state, {
+    return stepAndSettle(rig, state, {
       kind: 'send',
       deviceId: device.id,
       messages: controlMessages(control.address, sendChannel(rig, device)!, value),
-      at: state.wireFreeAt + SECOND,
+      at: state.at + SECOND,
     }).state
   }, floorAtPowerOn(rig))
 }
@@ -147,7 +148,7 @@ describe('sounds on the simulated floor', () => {
                   const control = own(rig.controls, left.controlId)!
                   if (control.map === 'preset') continue
                   const other = (left.value + 1) % 3
-                  const turned = step(rig, floorAtPowerOn(rig), {
+                  const turned = stepAndSettle(rig, floorAtPowerOn(rig), {
                     kind: 'send',
                     deviceId: id,
                     messages: controlMessages(

@@ -12,11 +12,11 @@ import type { SwitchId } from '../rig/table/switch'
 import type { BankId } from '../rig/table/bank'
 import { DEVICE_AT_POWER_ON, receive } from './device'
 import { reconcile } from './reconcile'
-import { deviceState, floorAtPowerOn, step, type FloorState } from './step'
+import { deviceState, floorAtPowerOn, type FloorState } from './floor'
+import { settle, step, stepAndSettle, stomp } from './step'
 
 const rig = smallRig()
-const press = (state: FloorState, switchId: string, at = 0) =>
-  step(rig, state, { kind: 'press', switchId: switchId as SwitchId, at })
+const press = (state: FloorState, switchId: string, at = 0) => stomp(rig, state, switchId as SwitchId, at)
 
 describe('step', () => {
   it('sends a switch, in order, one byte every 320 µs, and each device takes its own', () => {
@@ -29,7 +29,7 @@ describe('step', () => {
     ])
     const { preset } = deviceState(state, 'echo')
     expect(formatDisplay(rig.devices.echo!.numbering, preset!)).toBe('B4')
-    expect(state.wireFreeAt).toBe(2280)
+    expect(state).toMatchObject({ at: 2280, due: [] })
   })
 
   it('alternates: each press does the next position', () => {
@@ -40,15 +40,19 @@ describe('step', () => {
   })
 
   it('waits for the wire when pressed again too soon', () => {
-    const first = press(floorAtPowerOn(rig), 'one-2', 0)
-    expect(press(first.state, 'one-2', 10).wire[0]?.start).toBe(1280)
+    const tap = (state: FloorState, kind: 'press' | 'release', at: number) =>
+      step(rig, state, { kind, switchId: 'one-2' as SwitchId, at }).state
+    const twice = tap(tap(tap(floorAtPowerOn(rig), 'press', 0), 'release', 5), 'press', 10)
+    expect(settle(rig, twice).wire.map(({ start }) => start)).toEqual([0, 640, 1280, 1920])
   })
 
   it('changes nothing for a switch or bank that is not there', () => {
     const state = floorAtPowerOn(rig)
-    expect(press(state, 'ghost').state).toBe(state)
-    expect(step(rig, state, { kind: 'bank', bankId: 'ghost' as BankId, at: 0 }).state).toBe(state)
-    expect(step(rig, state, { kind: 'bank', bankId: 'two' as BankId, at: 0 }).state.bankId).toBe('two')
+    expect(press(state, 'ghost').state).toEqual(state)
+    expect(stepAndSettle(rig, state, { kind: 'bank', bankId: 'ghost' as BankId, at: 0 }).state).toEqual(state)
+    expect(
+      stepAndSettle(rig, state, { kind: 'bank', bankId: 'two' as BankId, at: 0 }).state.known.bankId,
+    ).toBe('two')
   })
 
   it('two devices on one channel both answer; an omni one answers to all', () => {
@@ -58,11 +62,7 @@ describe('step', () => {
       banks: [makeBank('one', 0)],
       switches: [makeSwitch('one', 1, [recall('p')])],
     })
-    const { wire } = step(shared, floorAtPowerOn(shared), {
-      kind: 'press',
-      switchId: 'one-1' as SwitchId,
-      at: 0,
-    })
+    const { wire } = stomp(shared, floorAtPowerOn(shared), 'one-1' as SwitchId, 0)
     expect(wire[0]?.heardBy).toEqual(['a', 'b', 'c'])
   })
 })
@@ -73,9 +73,7 @@ describe('the cables', () => {
     return { ...base, devices: { ...base.devices, preamp: { ...base.devices.preamp!, ...fields } } }
   }
   const heard = (one: typeof rig) =>
-    step(one, floorAtPowerOn(one), { kind: 'press', switchId: 'one-2' as SwitchId, at: 0 }).wire.map(
-      ({ heardBy }) => heardBy,
-    )
+    stomp(one, floorAtPowerOn(one), 'one-2' as SwitchId, 0).wire.map(({ heardBy }) => heardBy)
 
   it('a device behind a box that hands nothing on does not move', () => {
     expect(heard(rig)).toEqual([['preamp'], ['echo']])
@@ -108,7 +106,7 @@ describe('a compiled switch followed by the simulator', () => {
         })
         let state = floorAtPowerOn(one)
         for (const switchId of ['one-1', 'one-2'] as SwitchId[])
-          state = step(one, state, { kind: 'press', switchId, at: 0 }).state
+          state = stepAndSettle(one, state, { kind: 'press', switchId, at: 0 }).state
         expect(deviceState(state, 'device').preset).toBe(wanted % numbering.count)
       }),
       { seed: 70 },
@@ -169,6 +167,8 @@ describe('reconcile', () => {
     const without = applied.ok ? applied.value : rig
     expect(Object.keys(reconcile(without, state).devices)).toEqual(['preamp'])
     const noBank = applyEdit(rig, removeRow(rig, 'removeBank', 'banks', 'one')!)
-    expect(reconcile(noBank.ok ? noBank.value : rig, state)).toMatchObject({ bankId: 'two', next: {} })
+    expect(reconcile(noBank.ok ? noBank.value : rig, state)).toMatchObject({
+      known: { bankId: 'two', next: {} },
+    })
   })
 })

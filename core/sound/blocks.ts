@@ -36,15 +36,17 @@ export function partsOf(rig: Rig, sound: Sound, runningStatus: boolean): Parts {
   const wants = [...wantsOf(rig, sound)]
   return {
     blocks: wants.flatMap(([id, want]) => blocksOf(rig, own(rig.devices, id)!, want, runningStatus)),
-    contacts: wants.flatMap(([deviceId, want]) =>
-      want.kind === 'be'
-        ? want.contacts.flatMap(({ contact, isClosed }): ContactSet[] =>
-            contact.output ? [{ deviceId, contactId: contact.id, isClosed, output: contact.output }] : [],
-          )
-        : [],
-    ),
+    contacts: wants.flatMap(([deviceId, want]) => contactsOfWant(deviceId, want)),
   }
 }
+
+/** The contacts closed and opened for a want, where an output does it. */
+export const contactsOfWant = (deviceId: DeviceId, want: Want): ContactSet[] =>
+  want.kind === 'be'
+    ? want.contacts.flatMap(({ contact, isClosed }): ContactSet[] =>
+        contact.output ? [{ deviceId, contactId: contact.id, isClosed, output: contact.output }] : [],
+      )
+    : []
 
 /** The recall of a device, and the controls behind it, each as far as the want has one. */
 export function blocksOf(rig: Rig, device: Device, want: Want, runningStatus: boolean): Block[] {

@@ -6,7 +6,7 @@ import type { Rig } from '../rig/rig'
 import type { Controller } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { Sound } from '../rig/table/sound'
-import { partsOf, type Block, type ContactSet } from './blocks'
+import { partsOf, type Block, type ContactSet, type Parts } from './blocks'
 import { spokenCells, type SpokenCells } from './cells'
 import { orderJobs, readyInOrder, type Job, type Order } from './order'
 import type { Step } from './step'
@@ -43,7 +43,7 @@ export interface Sending {
 const RELAY_SETTLES = 10_000
 
 /** How a controller sends that is not there yet. */
-const NO_CONTROLLER: Sender = { id: '' as Controller['id'], waitMs: 0, runningStatus: false }
+export const NO_CONTROLLER: Sender = { id: '' as Controller['id'], waitMs: 0, runningStatus: false }
 
 const known = perTables(
   WANT_TABLES,
@@ -62,15 +62,23 @@ export function sendingOf(rig: Rig, sound: Sound, sender: Sender = NO_CONTROLLER
   return sending
 }
 
-function work(rig: Rig, sound: Sound, sender: Sender): Sending {
-  const { blocks, contacts } = partsOf(rig, sound, sender.runningStatus)
+const work = (rig: Rig, sound: Sound, sender: Sender): Sending =>
+  sendParts(rig, partsOf(rig, sound, sender.runningStatus), sender, sound.sending)
+
+/** Blocks and contacts put in order: the player's as far as it goes, the best beyond. */
+export function sendParts(
+  rig: Rig,
+  { blocks, contacts }: Parts,
+  sender: Sender,
+  sending: Sound['sending'],
+): Sending {
   const jobs = jobsOf(rig, blocks)
   const best = orderJobs(jobs)
   const told: Block[] = [
     ...best.recalls.map((id) => ({ id, part: 'recall' })),
     ...best.controls.map((id) => ({ id, part: 'controls' })),
   ].map(({ id, part }) => blocks.find((block) => block.deviceId === id && block.part === part)!)
-  const sent = byHand(told, sound)
+  const sent = byHand(told, sending)
   const isByHand = sent.some((block, n) => block !== told[n])
   const placed = place(sent, jobs, sender)
   const settled = contacts.length > 0 ? RELAY_SETTLES : 0
@@ -106,7 +114,7 @@ function jobsOf(rig: Rig, blocks: readonly Block[]): Job[] {
 }
 
 /** Blocks as the player fixed them; those not named behind, in the tool's order. A recall never goes behind its controls. */
-function byHand(told: readonly Block[], { sending }: Sound): Block[] {
+function byHand(told: readonly Block[], sending: Sound['sending']): Block[] {
   const named = sending.flatMap(
     ({ deviceId, part }) => told.find((block) => block.deviceId === deviceId && block.part === part) ?? [],
   )

@@ -2,7 +2,7 @@ import type { ChannelMessage } from '../midi/message'
 import type { DeviceId } from '../rig/table/device'
 import type { ContactSet } from './blocks'
 
-/** What a controller does for an action, one thing after the other. */
+/** What a controller does on the wire and at its switching outputs, one thing after the other. */
 export type Step =
   | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly message: ChannelMessage }
   | ({ readonly kind: 'contact' } & ContactSet)

@@ -96,7 +96,7 @@ export function wantsOf(rig: Rig, sound: Sound): Wants {
 }
 
 /** What a cell comes to; null for a device the sound does not speak of. The same object for equal cells. */
-function wantOf(rig: Rig, device: Device, cell: Cell | null): Want {
+export function wantOf(rig: Rig, device: Device, cell: Cell | null): Want {
   const { byCell } = knownWants(rig)
   const key = `${device.id} ${JSON.stringify(cell)}`
   let want = byCell.get(key)

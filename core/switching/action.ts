@@ -1,24 +1,110 @@
 import type { Rig } from '../rig/rig'
 import type { Action, ActionKind, ActionOf } from '../rig/table/action'
-import type { Controller } from '../rig/table/controller'
-import type { Footswitch } from '../rig/table/switch'
-import type { Step } from '../sound/step'
-import type { ActionDoes, Recalled } from './action/actionDoes'
+import { actionLists, type Footswitch } from '../rig/table/switch'
+import type { ActionDoes, Doing, Recalled } from './action/actionDoes'
+import { allOff } from './action/allOff'
+import { alternateControl } from './action/alternateControl'
+import { clock } from './action/clock'
+import { contact } from './action/contact'
+import { layer } from './action/layer'
+import { looper } from './action/looper'
+import { macro } from './action/macro'
+import { note } from './action/note'
+import { raw } from './action/raw'
 import { recallPreset } from './action/recallPreset'
 import { recallSound } from './action/recallSound'
+import { resync } from './action/resync'
+import { scene } from './action/scene'
+import { setControl } from './action/setControl'
+import { stepControl } from './action/stepControl'
+import { stepPreset } from './action/stepPreset'
+import { sweepControl } from './action/sweepControl'
+import { tap } from './action/tap'
+import { tempo } from './action/tempo'
+import { travel } from './action/travel'
+import { tuner } from './action/tuner'
+import { wait } from './action/wait'
+import type { Known } from './known'
+import type { Phrase, Reading } from './phrase/phrase'
+import type { ActionStep } from './step'
 
-const DOES: { readonly [Kind in ActionKind]: ActionDoes<ActionOf<Kind>> } = { recallPreset, recallSound }
+const DOES: { readonly [Kind in ActionKind]: ActionDoes<ActionOf<Kind>> } = {
+  recallSound,
+  recallPreset,
+  stepPreset,
+  setControl,
+  alternateControl,
+  stepControl,
+  sweepControl,
+  scene,
+  note,
+  raw,
+  wait,
+  contact,
+  tap,
+  tempo,
+  clock,
+  tuner,
+  looper,
+  travel,
+  layer,
+  macro,
+  allOff,
+  resync,
+}
 
 const doesOf = (action: Action) => DOES[action.kind] as ActionDoes<Action>
 
-/** What a controller does for an action. */
-export const actionSteps = (rig: Rig, action: Action, controller: Controller | null): readonly Step[] =>
-  doesOf(action).steps(rig, action, controller)
+/** What a controller does for an action; nothing for one that stands for others ({@link expanded}). */
+export const actionSteps = (rig: Rig, action: Action, doing: Doing): readonly ActionStep[] =>
+  doesOf(action).steps(rig, action, doing)
+
+/** Whether its steps hang on what the controller knows, or on when it is done. */
+export const asksKnown = (action: Action): boolean => doesOf(action).asks === true
+
+/** An action of a list as it is done, with the place in the list of the one that asks for it. */
+export interface Expanded {
+  readonly action: Action
+  readonly at: number
+}
+
+/** More than this no list comes to: macros of macros multiply. */
+const EXPANDED_MAX = 2000
+
+/** A list with the actions that others stand for in their place. One that stands for itself, which no rig holds, is nothing. */
+export function expanded(rig: Rig, actions: readonly Action[]): Expanded[] {
+  const all: Expanded[] = []
+  const put = (action: Action, at: number, within: readonly Action[]): void => {
+    if (all.length >= EXPANDED_MAX) return
+    const { expands } = doesOf(action)
+    if (!expands) all.push({ action, at })
+    else if (!within.includes(action))
+      for (const one of expands(rig, action)) put(one, at, [...within, action])
+  }
+  actions.forEach((action, at) => put(action, at, []))
+  return all
+}
 
 /** The presets an action recalls, whether they can be sent or not. */
 export const actionRecalls = (rig: Rig, action: Action): readonly Recalled[] =>
-  doesOf(action).recalls(rig, action)
+  expanded(rig, [action]).flatMap((one) => doesOf(one.action).recalls?.(rig, one.action) ?? [])
 
 /** The same for all that a switch does. */
-export const switchRecalls = (rig: Rig, { positions, release }: Footswitch): readonly Recalled[] =>
-  [...positions.flat(), ...release].flatMap((action) => actionRecalls(rig, action))
+export const switchRecalls = (rig: Rig, footswitch: Footswitch): readonly Recalled[] =>
+  actionLists(footswitch).flatMap(({ actions }) => actions.flatMap((action) => actionRecalls(rig, action)))
+
+/** Whether a list says a lamp is on: all that have a say agree. Null when none has. */
+export function isLitBy(rig: Rig, actions: readonly Action[], known: Known): boolean | null {
+  const said = expanded(rig, actions).flatMap(
+    ({ action }) => doesOf(action).isLit?.(rig, action, known) ?? [],
+  )
+  return said.length === 0 ? null : said.every((one) => one)
+}
+
+/** All that a phrase can mean, the likeliest first. */
+export const readingsOf = (rig: Rig, phrase: Phrase): Reading[] =>
+  phrase.words.length === 0
+    ? []
+    : Object.values(DOES)
+        .flatMap((does) => (does as ActionDoes<Action>).reads?.(rig, phrase) ?? [])
+        .sort((a, b) => b.sureness - a.sureness)

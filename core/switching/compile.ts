@@ -1,65 +1,105 @@
 import { own } from '../base/own'
-import { perRow } from '../rig/perTables'
+import { bankShape } from '../rig/bankShape'
+import { perRow, type Key } from '../rig/perTables'
 import type { Rig, TableName } from '../rig/rig'
 import type { Action } from '../rig/table/action'
+import type { ControllerEvent } from '../rig/table/controller'
 import type { Footswitch } from '../rig/table/switch'
-import type { Step } from '../sound/step'
 import { WANT_TABLES } from '../sound/want'
-import { actionSteps } from './action'
+import { actionSteps, expanded } from './action'
+import type { Doing } from './action/actionDoes'
+import { learn, NOTHING_KNOWN, type Known } from './known'
+import type { ActionStep } from './step'
 
-export type SwitchEvent = 'press' | 'release'
+/** What a foot does that a switch can answer to. */
+export type SwitchEvent = ControllerEvent
 
 /** A step with the action of the list that asked for it, from 0. */
-export type CompiledStep = Step & { readonly action: number }
+export type CompiledStep = ActionStep & { readonly action: number }
 
 /** A message with what it is for. */
 export type CompiledMessage = Extract<CompiledStep, { kind: 'send' }>
 
-/** What a switch does: for each position when pressed, and when let go. */
+/** What a switch does: for each position when pressed, and for each other thing a foot does. */
 interface CompiledSwitch {
   readonly positions: readonly (readonly CompiledStep[])[]
   readonly release: readonly CompiledStep[]
+  readonly longPress: readonly CompiledStep[]
+  readonly doublePress: readonly CompiledStep[]
 }
 
 /** What decides what a switch does, besides its own row and whose bank it is in. */
-export const COMPILE_TABLES = [...WANT_TABLES, 'sounds'] as const satisfies TableName[]
+export const COMPILE_TABLES = [...WANT_TABLES, 'sounds', 'macros', 'banks'] as const satisfies TableName[]
 
-/** By controller: a bank seldom changes hands, and is often renamed. */
-const known = perRow(COMPILE_TABLES, (_, __: Footswitch) => new Map<string, CompiledSwitch>())
+/** The same for answers that are kept: of banks only how they lie matters. */
+export const COMPILE_KEYS: readonly Key[] = [...WANT_TABLES, 'sounds', 'macros', bankShape]
 
-function compiled(rig: Rig, footswitch: Footswitch): CompiledSwitch {
-  const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
-  const byController = known(rig, footswitch)
-  let found = byController.get(controllerId)
-  if (!found) byController.set(controllerId, (found = work(rig, footswitch, controllerId)))
-  return found
+const compiled = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): CompiledSwitch => {
+  const doing = doingFirst(rig, footswitch)
+  const all = (actions: readonly Action[]) => listSteps(rig, actions, doing)
+  const { positions, release, longPress, doublePress } = footswitch
+  return {
+    positions: positions.map(all),
+    release: all(release),
+    longPress: all(longPress),
+    doublePress: all(doublePress),
+  }
+})
+
+/** A switch stepped on by a controller that knows nothing yet but where it is. */
+export function doingFirst(rig: Rig, { id, bankId, layer }: Footswitch): Doing {
+  const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '') ?? null
+  return { controller, known: { ...NOTHING_KNOWN, bankId, layer }, at: 0, by: id }
 }
 
-function work(rig: Rig, { positions, release }: Footswitch, controllerId: string): CompiledSwitch {
-  const controller = own(rig.controllers, controllerId) ?? null
-  const compileAll = (actions: readonly Action[]) =>
-    actions.flatMap((one, action) =>
-      actionSteps(rig, one, controller).map((step): CompiledStep => ({ ...step, action })),
-    )
-  return { positions: positions.map(compileAll), release: compileAll(release) }
+/** What a list comes to, each action knowing what those before it made known. */
+export function listSteps(rig: Rig, actions: readonly Action[], doing: Doing): CompiledStep[] {
+  let { known } = doing
+  return expanded(rig, actions).flatMap(({ action, at }) => {
+    const steps = actionSteps(rig, action, { ...doing, known })
+    known = afterSteps(known, steps)
+    return steps.map((one): CompiledStep => ({ ...one, action: at }))
+  })
+}
+
+/** What a controller knows once steps are done, those that run by themselves begun. */
+function afterSteps(known: Known, steps: readonly ActionStep[]): Known {
+  return steps.reduce((before, step): Known => {
+    if (step.kind === 'know') return learn(before, step.learned)
+    if (step.kind === 'start') return { ...before, running: { ...before.running, [step.name]: 0 } }
+    if (step.kind !== 'stop' || own(before.running, step.name) === undefined) return before
+    const { [step.name]: _, ...running } = before.running
+    return { ...before, running }
+  }, known)
 }
 
 const NOTHING: readonly CompiledStep[] = []
 
 /**
- * What a switch does, in order. `position` counts from 0 and matters to presses only; a position the switch
- * does not have does nothing. A device that listens on no channel is sent nothing.
+ * What a switch does, in order, as long as the controller knows nothing of what was sent before. `position` counts
+ * from 0 and matters to presses only; a position the switch does not have does nothing. A device that listens on no
+ * channel is sent nothing.
  */
 export function compile(
   rig: Rig,
   footswitch: Footswitch,
   event: SwitchEvent,
-  position: number,
+  position = 0,
 ): readonly CompiledStep[] {
-  const { positions, release } = compiled(rig, footswitch)
-  return event === 'press' ? (positions[position] ?? NOTHING) : release
+  const all = compiled(rig, footswitch)
+  return event === 'press' ? (all.positions[position] ?? NOTHING) : all[event]
 }
 
-/** The messages among steps. */
+/** The messages among steps, with those of what runs by itself in the order they are begun. */
 export const messagesAmong = (steps: readonly CompiledStep[]): CompiledMessage[] =>
-  steps.filter((step) => step.kind === 'send')
+  steps.flatMap((step) =>
+    step.kind === 'send'
+      ? [step]
+      : step.kind === 'start'
+        ? messagesAmong(step.steps.map((one): CompiledStep => ({ ...one, action: step.action })))
+        : [],
+  )
+
+/** The messages a controller must hold for steps: what runs by itself is one thing it knows how to do. */
+export const storedMessages = (steps: readonly CompiledStep[]): number =>
+  steps.filter(({ kind }) => kind === 'send' || kind === 'start').length

@@ -10,7 +10,7 @@ import type { Device } from '../rig/table/device'
 import { roleOf, type RoleKind } from '../rig/table/port'
 import type { Footswitch } from '../rig/table/switch'
 import { switchRecalls } from './action'
-import { COMPILE_TABLES, compile, messagesAmong, type SwitchEvent } from './compile'
+import { COMPILE_KEYS, compile, storedMessages, type SwitchEvent } from './compile'
 
 /** What a rig may ask of its foot controller. */
 export type Need =
@@ -20,6 +20,9 @@ export type Need =
   | 'highestProgram'
   | 'bankSelect'
   | 'holds'
+  | 'longPresses'
+  | 'doublePresses'
+  | 'shiftLayer'
   | 'midiOut'
   | 'usbHost'
   | 'expressionInputs'
@@ -52,6 +55,12 @@ export function abilityFor(controller: Abilities, need: Need): number {
       return Number(controller.sendsBankSelect)
     case 'holds':
       return Number(controller.events.includes('release'))
+    case 'longPresses':
+      return Number(controller.events.includes('longPress'))
+    case 'doublePresses':
+      return Number(controller.events.includes('doublePress'))
+    case 'shiftLayer':
+      return Number(controller.hasShift)
     case 'midiOut':
       return jacks(controller, 'midiOut').length
     case 'usbHost':
@@ -84,24 +93,27 @@ interface Demand {
   readonly banked: readonly string[]
 }
 
-const demandOf = perRow(COMPILE_TABLES, (rig, footswitch: Footswitch): Demand => {
+const demandOf = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): Demand => {
   const addresses = switchRecalls(rig, footswitch).flatMap(({ deviceId, index }) => {
     const device = own(rig.devices, deviceId)
     return device ? [{ name: device.name, ...addressOf(device.numbering, index) }] : []
   })
-  const sent = (event: SwitchEvent, position: number) =>
-    messagesAmong(compile(rig, footswitch, event, position)).length
+  const sent = (event: SwitchEvent, position = 0) => storedMessages(compile(rig, footswitch, event, position))
   const namesOf = (some: typeof addresses) => [...new Set(some.map(({ name }) => name))]
   return {
     messages: highest([
       ...footswitch.positions.map((_, position) => sent('press', position)),
-      sent('release', 0),
+      sent('release'),
+      sent('longPress'),
+      sent('doublePress'),
     ]),
     highestProgram: highest(addresses.map(({ program }) => program)),
     recalled: namesOf(addresses),
     banked: namesOf(addresses.filter(({ bank }) => bank > 0)),
   }
 })
+
+const anyOf = (all: readonly Footswitch[], is: (one: Footswitch) => boolean): number => Number(all.some(is))
 
 /** The highest of some numbers from 0 up; 0 for none. A long list is too much for the arguments of Math.max. */
 const highest = (numbers: Iterable<number>): number => {
@@ -117,7 +129,8 @@ export function requirements(rig: Rig, controller: Controller): Requirement[] {
   )
   const banks = Object.values(rig.banks).filter(({ controllerId }) => controllerId === controller.id)
   const inBank = new Map<string, number>()
-  for (const { bankId } of ours) inBank.set(bankId, (inBank.get(bankId) ?? 0) + 1)
+  for (const { bankId, jack, layer } of ours)
+    if (jack === '' && layer === 'base') inBank.set(bankId, (inBank.get(bankId) ?? 0) + 1)
   const demands = ours.map((footswitch) => demandOf(rig, footswitch))
   const recalled = new Set(demands.flatMap((demand) => demand.recalled))
   const banked = new Set(demands.flatMap((demand) => demand.banked))
@@ -132,7 +145,10 @@ export function requirements(rig: Rig, controller: Controller): Requirement[] {
       by: [...recalled],
     },
     { need: 'bankSelect', wanted: Math.min(1, banked.size), by: [...banked] },
-    { need: 'holds', wanted: ours.some(({ release }) => release.length > 0) ? 1 : 0, by: [] },
+    { need: 'holds', wanted: anyOf(ours, ({ release }) => release.length > 0), by: [] },
+    { need: 'longPresses', wanted: anyOf(ours, ({ longPress }) => longPress.length > 0), by: [] },
+    { need: 'doublePresses', wanted: anyOf(ours, ({ doublePress }) => doublePress.length > 0), by: [] },
+    { need: 'shiftLayer', wanted: anyOf(ours, ({ layer }) => layer === 'shift'), by: [] },
     // What the floor asks is asked of the first controller.
     ...(isMain ? floorNeeds(rig) : []),
   ]

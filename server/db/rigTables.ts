@@ -5,6 +5,7 @@ import { cables } from './tables/cables'
 import { controls } from './tables/controls'
 import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
+import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
 import { presets } from './tables/presets'
@@ -20,6 +21,7 @@ export const rigTables = {
   presets,
   pairs,
   sounds,
+  macros,
   banks,
   switches,
   cables,
@@ -45,5 +47,6 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   cables: true,
   pairs: true,
   sounds: true,
+  macros: true,
   marks: true,
 }

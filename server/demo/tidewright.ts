@@ -1,5 +1,7 @@
 import {
+  BLANK_BANK,
   BLANK_PRESET,
+  BLANK_SWITCH,
   applyEdit,
   cableBetween,
   CONTROLLERS,
@@ -246,6 +248,7 @@ const presets: readonly Preset[] = [
 ]
 
 const bank = (id: string, index: number, name: string): Bank => ({
+  ...BLANK_BANK,
   id: id as Bank['id'],
   controllerId: controller.id,
   index,
@@ -258,12 +261,12 @@ const recall = (...ids: string[]): Action[] =>
   ids.map((id) => ({ kind: 'recallPreset', presetId: id as Preset['id'] }))
 
 const footswitch = (bankId: string, number: number, label: string, ...positions: Action[][]): Footswitch => ({
+  ...BLANK_SWITCH,
   id: `${bankId}-${number}` as Footswitch['id'],
   bankId: bankId as Bank['id'],
   number,
   label,
   positions,
-  release: [],
 })
 
 const switches: readonly Footswitch[] = [

@@ -2,13 +2,21 @@
 import InputNumber from 'primevue/inputnumber'
 import { useId } from 'vue'
 
-/** A whole number, taken when the player leaves the field or presses Enter; kept within its limits. */
-const { label, value, min, max, suffix } = defineProps<{
+/** A number, whole unless said otherwise, taken when the player leaves the field or presses Enter; kept within its limits. */
+const {
+  label,
+  value,
+  min,
+  max,
+  suffix,
+  decimals = 0,
+} = defineProps<{
   label: string
   value: number
   min: number
   max: number
   suffix?: string
+  decimals?: number
 }>()
 const emit = defineEmits<{ take: [value: number] }>()
 
@@ -24,6 +32,7 @@ const id = useId()
       :min="min"
       :max="max"
       :suffix="suffix"
+      :max-fraction-digits="decimals"
       :use-grouping="false"
       :allow-empty="false"
       fluid

@@ -2,7 +2,7 @@
 import type { Rig } from '#core'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
 import { count } from '~/text/counts'
-import { bytesText, messageText, messageTone, millisecondsText } from '~/text/messages'
+import { bytesText, channelText, messageText, messageTone, millisecondsText } from '~/text/messages'
 import WireChart from './WireChart.vue'
 
 /** Messages in lanes on one time axis, and one by one with their bytes. */
@@ -30,7 +30,7 @@ const { rig, sending } = defineProps<{ rig: Rig; sending: PressSending }>()
         <tbody>
           <tr v-for="one in sending.messages" :key="one.start">
             <td>{{ millisecondsText(one.start) }}</td>
-            <td>ch {{ one.message.channel }}</td>
+            <td>{{ channelText(one.message) }}</td>
             <td :class="messageTone(one.message)">{{ messageText(one.message) }}</td>
             <td class="bytes">{{ bytesText(one.bytes) }}</td>
           </tr>

@@ -1,15 +1,26 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from '@lucide/vue'
 import { computed } from 'vue'
+import { jackPlaces, placeKey } from '#core'
 import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+import { gestureText } from '~/text/gestures'
 import { floorRows } from './floorRows'
 import FloorTile from './FloorTile.vue'
 
 const floor = useFloorStore()
+const rigs = useRigStore()
 const rows = computed(() => (floor.controller ? floorRows(floor.controller) : []))
 const bankText = computed(() => {
   const { bank, controller } = floor
   return bank && controller ? `${bank.index + controller.firstBank} ${bank.name}`.trim() : 'No bank yet'
+})
+const jacks = computed(() => (rigs.rig && floor.controller ? jackPlaces(rigs.rig, floor.controller) : []))
+const tempo = computed(() => floor.state?.known.tempo ?? null)
+/** What the controller made of the last step, where that was no plain press. */
+const heard = computed(() => {
+  const one = floor.gesture
+  return one && one.event !== 'press' ? gestureText(one.event).toLowerCase() : ''
 })
 </script>
 
@@ -25,7 +36,15 @@ const bankText = computed(() => {
       >
         <ChevronDown :size="15" aria-hidden="true" />
       </button>
-      <span class="name" aria-live="polite">{{ bankText }}</span>
+      <span class="name" aria-live="polite">
+        {{ bankText }}
+        <b v-if="floor.layer === 'shift'" class="shift">shift layer</b>
+      </span>
+      <span v-if="tempo !== null" class="mono tempo">{{ tempo }} bpm</span>
+      <span class="heard" role="status">{{ heard }}</span>
+      <button v-if="floor.layer === 'shift'" type="button" class="word" @click="floor.goToLayer('base')">
+        Base layer
+      </button>
       <button
         v-tooltip.top="'Next bank ( ] )'"
         type="button"
@@ -45,6 +64,19 @@ const bankText = computed(() => {
         :style="{ gridTemplateColumns: `repeat(${row.length}, minmax(0, 1fr))` }"
       >
         <FloorTile v-for="number in row" :key="number" :number="number" />
+      </div>
+      <div
+        v-if="jacks.length > 0"
+        class="row"
+        :style="{ gridTemplateColumns: `repeat(${Math.max(2, jacks.length)}, minmax(0, 1fr))` }"
+      >
+        <FloorTile
+          v-for="one in jacks"
+          :key="placeKey(one)"
+          :number="one.number"
+          :jack="one.jack"
+          :title="one.name"
+        />
       </div>
     </div>
   </div>
@@ -76,6 +108,26 @@ const bankText = computed(() => {
 .bank button:disabled {
   opacity: 0.5;
   cursor: default;
+}
+
+.bank .word {
+  width: auto;
+  padding: 0 7px;
+  border-color: var(--tape);
+  font-size: 12px;
+}
+
+.shift {
+  padding: 0 5px;
+  background: var(--tape);
+  color: var(--tape-ink);
+}
+
+.tempo,
+.heard {
+  font-size: 11px;
+  color: var(--dock-soft);
+  white-space: nowrap;
 }
 
 .name {

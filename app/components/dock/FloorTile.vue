@@ -1,28 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isProgrammed } from '#core'
+import { isProgrammed, lampNow, placeKey } from '#core'
 import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
 import { keyOf } from '~/text/keys'
+import { lampPaint, lampText } from '~/text/lamps'
 
-const { number } = defineProps<{ number: number }>()
+/** One footswitch under the foot: the controller's own by number, or one on a jack. */
+const { number, jack = '', title = '' } = defineProps<{ number: number; jack?: string; title?: string }>()
 
 const floor = useFloorStore()
-const footswitch = computed(() => floor.switches.get(number) ?? null)
+const rigs = useRigStore()
+const place = computed(() => placeKey({ jack, number }))
+const footswitch = computed(() => floor.places.get(place.value) ?? null)
 const name = computed(() => (footswitch.value ? floor.nameOf(footswitch.value) : ''))
-const isHeld = computed(() => footswitch.value !== null && floor.held.has(footswitch.value.id))
+const isHeld = computed(() => floor.held.has(place.value))
 const isLast = computed(() => footswitch.value !== null && floor.last?.switchId === footswitch.value.id)
 const isLive = computed(() => footswitch.value !== null && isProgrammed(footswitch.value))
+const lamp = computed(() =>
+  footswitch.value && isLive.value && rigs.rig && floor.state
+    ? lampNow(rigs.rig, footswitch.value, floor.state.known)
+    : null,
+)
 /** Which of several positions the next press does. */
 const next = computed(() => {
   const one = footswitch.value
   if (!one || one.positions.length === 1) return null
-  return `${(floor.state?.next[one.id] ?? 0) + 1}/${one.positions.length}`
+  return `${(floor.state?.known.next[one.id] ?? 0) + 1}/${one.positions.length}`
 })
 
 function down(event: PointerEvent): void {
   if (event.button !== 0) return
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  floor.press(number)
+  floor.pressPlace(place.value)
 }
 </script>
 
@@ -31,17 +41,28 @@ function down(event: PointerEvent): void {
     type="button"
     class="tile"
     :class="{ held: isHeld, last: isLast, blank: !isLive }"
-    :aria-label="`Step on switch ${number}${name ? `, ${name}` : isLive ? '' : ', not programmed'}`"
+    :aria-label="`Step on ${title || `switch ${number}`}${name ? `, ${name}` : isLive ? '' : ', not programmed'}`"
     @pointerdown="down"
-    @pointerup="floor.release(number)"
-    @pointercancel="floor.release(number)"
-    @keydown.enter.space.prevent="floor.press(number)"
-    @keyup.enter.space.prevent="floor.release(number)"
-    @blur="floor.release(number)"
+    @pointerup="floor.releasePlace(place)"
+    @pointercancel="floor.releasePlace(place)"
+    @keydown.enter.space.prevent="floor.pressPlace(place)"
+    @keyup.enter.space.prevent="floor.releasePlace(place)"
+    @blur="floor.releasePlace(place)"
     @contextmenu.prevent
   >
     <span class="top">
-      <span class="key mono">{{ keyOf(number) ?? number }}</span>
+      <span
+        v-if="lamp"
+        class="lamp"
+        :class="lamp.light"
+        :style="{
+          '--lamp': lampPaint(lamp.colour),
+          '--beat': `${60 / (floor.state?.known.tempo ?? 120)}s`,
+        }"
+        role="img"
+        :aria-label="lampText(lamp)"
+      ></span>
+      <span class="key mono">{{ jack === '' ? (keyOf(number) ?? number) : title }}</span>
       <span v-if="next" class="next mono">next {{ next }}</span>
     </span>
     <span class="label">{{ name }}</span>
@@ -70,10 +91,56 @@ function down(event: PointerEvent): void {
 
 .top {
   display: flex;
-  justify-content: space-between;
+  align-items: center;
+  gap: 5px;
   font-size: 11px;
   line-height: 14px;
   color: var(--dock-soft);
+}
+
+.next {
+  margin-left: auto;
+}
+
+.key {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.lamp {
+  flex: none;
+  width: 8px;
+  height: 8px;
+  border: 1px solid var(--dock-soft);
+  border-radius: 50%;
+}
+
+.lamp.steady,
+.lamp.flash,
+.lamp.tempo {
+  border-color: var(--lamp);
+  background: var(--lamp);
+}
+
+.last .lamp {
+  border-color: var(--tape-ink);
+}
+
+@media (prefers-reduced-motion: no-preference) {
+  .lamp.flash {
+    animation: blink 0.5s steps(2, jump-none) infinite;
+  }
+
+  .lamp.tempo {
+    animation: blink var(--beat) steps(2, jump-none) infinite;
+  }
+}
+
+@keyframes blink {
+  to {
+    background: none;
+  }
 }
 
 .label {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { own } from '#core'
 import { computed } from 'vue'
+import { laneName } from '~/charts/pressSending'
 import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
@@ -14,7 +14,7 @@ const rigs = useRigStore()
 const wire = computed(() => floor.last?.wire ?? [])
 const inputs = computed(() =>
   wire.value.map(({ deviceId, start, end, message }) => ({
-    lane: own(rigs.rig?.devices, deviceId)?.name ?? 'removed',
+    lane: rigs.rig ? laneName(rigs.rig, deviceId) : '',
     start,
     end,
     text: messageText(message),

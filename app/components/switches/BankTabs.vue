@@ -1,20 +1,30 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Bank } from '#core'
+import type { Bank, Finding } from '#core'
+import { lampPaint } from '~/text/lamps'
 import TabRow from '~/components/common/TabRow.vue'
 
-const { banks, currentId, first, canAdd } = defineProps<{
+const { banks, currentId, first, home, found, canAdd } = defineProps<{
   banks: readonly Bank[]
   currentId: string | null
   /** What the controller shows for its first bank. */
   first: number
+  home: string | null
+  found: readonly Finding[]
   canAdd: boolean
 }>()
 const emit = defineEmits<{ go: [bank: Bank]; add: [] }>()
 
 const tabs = computed(() =>
-  banks.map((bank) => ({ key: bank.id as string, text: bank.name, number: bank.index + first, bank })),
+  banks.map((bank) => ({
+    key: bank.id as string,
+    text: bank.name,
+    number: bank.index + first,
+    bank,
+    isHome: bank.id === home,
+    found: found.filter(({ about }) => about.table === 'banks' && about.id === bank.id),
+  })),
 )
 
 function go(id: string): void {
@@ -27,7 +37,15 @@ function go(id: string): void {
   <div class="bar">
     <TabRow class="row" label="Banks" :tabs="tabs" :current="currentId ?? ''" @go="go">
       <template #default="{ tab }">
-        <span class="mono number">{{ tab.number }}</span> {{ tab.text }}
+        <span
+          v-if="tab.bank.colour"
+          class="swatch"
+          :style="{ background: lampPaint(tab.bank.colour) }"
+          role="img"
+          :aria-label="tab.bank.colour"
+        ></span>
+        <span class="mono number">{{ tab.bank.pageOf ? `↳ ${tab.number}` : tab.number }}</span> {{ tab.text
+        }}<span v-if="tab.isHome" class="number"> home</span>
       </template>
     </TabRow>
     <button v-if="canAdd" type="button" class="add" @click="emit('add')">
@@ -45,6 +63,14 @@ function go(id: string): void {
 
 .row {
   border-bottom: 0;
+}
+
+.swatch {
+  display: inline-block;
+  width: 9px;
+  height: 9px;
+  margin-right: 5px;
+  border: 1px solid var(--line-strong);
 }
 
 .number {

@@ -1,44 +1,184 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Controller, Finding, Footswitch, Rig } from '#core'
+import { computed, nextTick, useTemplateRef } from 'vue'
+import {
+  jackPlaces,
+  placeKey,
+  type Bank,
+  type Controller,
+  type Finding,
+  type Footswitch,
+  type Known,
+  type Rig,
+} from '#core'
 import { floorRows } from '~/components/dock/floorRows'
 import SwitchTile from './SwitchTile.vue'
+import type { Place } from './switchPlaces'
 
-/** A bank's footswitches as they lie on the floor, the far row on top. */
-const { rig, controller, switches, chosen, found } = defineProps<{
+/**
+ * A bank's footswitches as they lie on the floor, the far row on top, those on jacks below. Arrow keys walk, Shift
+ * marks more; Enter goes into the inspector; copy, cut, paste and delete as everywhere. A tile dragged onto another
+ * is put there.
+ */
+const { rig, bank, controller, here, known, chosen, marked, found } = defineProps<{
   rig: Rig
+  bank: Bank
   controller: Controller
-  switches: ReadonlyMap<number, Footswitch>
-  chosen: number | null
+  /** What is under the foot in this bank and layer, by place. */
+  here: ReadonlyMap<string, Footswitch>
+  known: Known
+  chosen: string | null
+  /** Several chosen at once, by place. */
+  marked: ReadonlySet<string>
   found: readonly Finding[]
+  /** Copies nobody has looked at yet, by id: what they were copied from. */
+  fresh: ReadonlyMap<string, string>
 }>()
-const emit = defineEmits<{ choose: [number: number] }>()
+const emit = defineEmits<{
+  choose: [place: Place]
+  mark: [place: Place]
+  open: []
+  copy: []
+  cut: []
+  paste: []
+  swap: []
+  series: []
+  clear: []
+  drop: [from: Place, to: Place]
+}>()
 
-const rows = computed(() => floorRows(controller))
+const rows = computed(() =>
+  floorRows(controller).map((row) => row.map((number): Place => ({ jack: '', number }))),
+)
+const jacks = computed(() => jackPlaces(rig, controller))
+/** Rows of what is shown, for walking. */
+const all = computed(() => (jacks.value.length > 0 ? [...rows.value, jacks.value] : rows.value))
 const rowName = (row: number) => {
   if (rows.value.length === 1) return ''
   if (row === 0) return 'far row'
   return row === rows.value.length - 1 ? 'near row' : `row ${rows.value.length - row}`
 }
-const foundAt = (number: number) =>
-  found.filter(({ about }) => about.table === 'switches' && about.id === switches.get(number)?.id)
+const foundAt = (place: Place) =>
+  found.filter(({ about }) => about.table === 'switches' && about.id === here.get(placeKey(place))?.id)
+
+const tabStop = computed(() => chosen ?? placeKey(rows.value.at(-1)![0]!))
+const grid = useTemplateRef('grid')
+
+function walk(dx: number, dy: number, isMarking: boolean): void {
+  const at = chosen ?? tabStop.value
+  const y = all.value.findIndex((row) => row.some((place) => placeKey(place) === at))
+  const x = all.value[y]?.findIndex((place) => placeKey(place) === at) ?? 0
+  const row = all.value[Math.min(all.value.length - 1, Math.max(0, y + dy))]!
+  const to = row[Math.min(row.length - 1, Math.max(0, x + dx))]!
+  if (isMarking) emit('mark', to)
+  emit('choose', to)
+  void nextTick(() => grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus())
+}
+
+const STEPS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+const WITH_CTRL: Record<string, 'copy' | 'cut' | 'paste' | 'series'> = {
+  c: 'copy',
+  x: 'cut',
+  v: 'paste',
+  d: 'series',
+}
+
+function onKey(event: KeyboardEvent): void {
+  const step = STEPS[event.key]
+  const isCtrl = event.ctrlKey || event.metaKey
+  const command = isCtrl ? WITH_CTRL[event.key.toLowerCase()] : undefined
+  if (step) walk(step[0], step[1], event.shiftKey)
+  else if (isCtrl && event.shiftKey && event.key.toLowerCase() === 'v') emit('swap')
+  else if (command === 'copy') emit('copy')
+  else if (command === 'cut') emit('cut')
+  else if (command === 'paste') emit('paste')
+  else if (command === 'series') emit('series')
+  else if (event.key === 'Enter') emit('open')
+  else if (event.key === 'Delete' || event.key === 'Backspace') emit('clear')
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+function onClick(place: Place, event: MouseEvent): void {
+  if (event.shiftKey || event.ctrlKey || event.metaKey) emit('mark', place)
+  else emit('choose', place)
+}
+
+const DRAGGED = 'application/x-wire-step-place'
+function onDrag(place: Place, event: DragEvent): void {
+  event.dataTransfer?.setData(DRAGGED, JSON.stringify({ jack: place.jack, number: place.number }))
+}
+function onDrop(place: Place, event: DragEvent): void {
+  const data = event.dataTransfer?.getData(DRAGGED)
+  if (data) emit('drop', JSON.parse(data) as Place, { jack: place.jack, number: place.number })
+}
+
+defineExpose({
+  focus: () => grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus(),
+})
 </script>
 
 <template>
-  <div class="grid">
-    <section v-for="(row, at) in rows" :key="row[0]" class="row" :aria-label="rowName(at) || 'switches'">
+  <div ref="grid" class="grid">
+    <section
+      v-for="(row, at) in rows"
+      :key="row[0]!.number"
+      class="row"
+      :aria-label="rowName(at) || 'switches'"
+    >
       <p v-if="rowName(at)" class="name">{{ rowName(at) }}</p>
-      <div class="tiles" :style="{ gridTemplateColumns: `repeat(${row.length}, minmax(0, 1fr))` }">
+      <div class="tiles" :style="{ '--columns': row.length }">
         <SwitchTile
-          v-for="number in row"
-          :key="number"
+          v-for="place in row"
+          :key="place.number"
           :rig="rig"
+          :bank="bank"
           :controller="controller"
-          :number="number"
-          :footswitch="switches.get(number) ?? null"
-          :chosen="number === chosen"
-          :found="foundAt(number)"
-          @choose="emit('choose', number)"
+          :place="place"
+          :footswitch="here.get(placeKey(place)) ?? null"
+          :known="known"
+          :chosen="placeKey(place) === chosen"
+          :marked="marked.has(placeKey(place))"
+          :tab-stop="placeKey(place) === tabStop"
+          :found="foundAt(place)"
+          :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
+          draggable="true"
+          @keydown="onKey"
+          @dragstart="onDrag(place, $event)"
+          @dragover.prevent
+          @drop.prevent="onDrop(place, $event)"
+          @click="onClick(place, $event)"
+        />
+      </div>
+    </section>
+    <section v-if="jacks.length > 0" class="row jacks" aria-label="on jacks">
+      <p class="name">on jacks</p>
+      <div class="tiles" :style="{ '--columns': Math.max(4, jacks.length) }">
+        <SwitchTile
+          v-for="place in jacks"
+          :key="placeKey(place)"
+          :rig="rig"
+          :bank="bank"
+          :controller="controller"
+          :place="place"
+          :footswitch="here.get(placeKey(place)) ?? null"
+          :known="known"
+          :chosen="placeKey(place) === chosen"
+          :marked="marked.has(placeKey(place))"
+          :tab-stop="placeKey(place) === tabStop"
+          :found="foundAt(place)"
+          :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
+          draggable="true"
+          @keydown="onKey"
+          @dragstart="onDrag(place, $event)"
+          @dragover.prevent
+          @drop.prevent="onDrop(place, $event)"
+          @click="onClick(place, $event)"
         />
       </div>
     </section>
@@ -80,7 +220,20 @@ const foundAt = (number: number) =>
 .tiles {
   flex: 1;
   display: grid;
+  grid-template-columns: repeat(var(--columns), minmax(0, 1fr));
   gap: 10px;
   min-height: 0;
+}
+
+@media (max-width: 620px) {
+  .grid {
+    grid-auto-rows: auto;
+    overflow: visible;
+  }
+
+  .tiles {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    grid-auto-rows: minmax(104px, auto);
+  }
 }
 </style>

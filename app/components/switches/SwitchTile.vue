@@ -1,59 +1,117 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  actionLists,
   isProgrammed,
+  lampNow,
   modeOf,
   switchName,
+  type Bank,
   type Controller,
   type Finding,
   type Footswitch,
+  type Known,
   type Rig,
 } from '#core'
 import FindingMark from '~/components/common/FindingMark.vue'
+import { pressSending } from '~/charts/pressSending'
 import { count } from '~/text/counts'
+import { lampPaint, lampText } from '~/text/lamps'
 import { millisecondsText } from '~/text/messages'
 import { MODE_TEXT } from '~/text/modes'
-import { pressSending } from '~/charts/pressSending'
+import { placeText } from '~/text/switchPlaces'
 import { switchLines } from './switchLines'
+import type { Place } from './switchPlaces'
 
-const { rig, number, footswitch, chosen, found, controller } = defineProps<{
-  rig: Rig
-  controller: Controller
-  number: number
-  footswitch: Footswitch | null
-  chosen: boolean
-  found: readonly Finding[]
-}>()
-const emit = defineEmits<{ choose: [] }>()
+const { rig, bank, controller, place, footswitch, known, chosen, marked, tabStop, found, copiedFrom } =
+  defineProps<{
+    rig: Rig
+    bank: Bank
+    controller: Controller
+    place: Place
+    footswitch: Footswitch | null
+    known: Known
+    chosen: boolean
+    marked: boolean
+    tabStop: boolean
+    found: readonly Finding[]
+    /** Not looked at yet, and what it was copied from. */
+    copiedFrom: string
+  }>()
 
 const name = computed(() => (footswitch ? switchName(rig, footswitch, controller) : ''))
 const isLive = computed(() => footswitch !== null && (isProgrammed(footswitch) || footswitch.label !== ''))
-const presses = computed(
-  () => footswitch?.positions.map((_, position) => switchLines(rig, footswitch, position)) ?? [],
-)
+const isBorrowed = computed(() => footswitch !== null && footswitch.bankId !== bank.id)
+const lamp = computed(() => (footswitch ? lampNow(rig, footswitch, known) : null))
+const where = computed(() => placeText(rig, controller, place))
+
+const OTHERS = [
+  ['release', 'off'],
+  ['longPress', 'long'],
+  ['doublePress', 'twice'],
+] as const
+/** Everything a foot can make it do, each with its lines. */
+const blocks = computed(() => {
+  if (!footswitch) return []
+  const many = footswitch.positions.length > 1
+  return [
+    ...footswitch.positions.map((_, n) => ({
+      key: `press${n}`,
+      head: many ? `press ${n + 1}` : '',
+      lines: switchLines(rig, footswitch, n),
+    })),
+    ...OTHERS.flatMap(([event, head]) =>
+      footswitch[event].length === 0
+        ? []
+        : [{ key: event, head, lines: switchLines(rig, footswitch, 0, event) }],
+    ),
+  ]
+})
 /** Past this many lines each keeps to one. */
-const isDense = computed(() => presses.value.flat().length > 4)
+const isDense = computed(() => blocks.value.flatMap(({ lines }) => lines).length > 4)
 const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : null))
+const spoken = computed(() => {
+  const lists = footswitch ? actionLists(footswitch).filter(({ actions }) => actions.length > 0).length : 0
+  return [
+    where.value,
+    name.value,
+    lists === 0 ? 'nothing yet' : '',
+    lamp.value && lists > 0 ? lampText(lamp.value) : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+})
 </script>
 
 <template>
   <button
     type="button"
     class="tile"
-    :class="{ chosen, blank: !isLive }"
-    :aria-pressed="chosen"
-    @click="emit('choose')"
+    :class="{ chosen, marked, blank: !isLive, borrowed: isBorrowed }"
+    :aria-pressed="chosen || marked"
+    :aria-label="isLive ? undefined : spoken"
+    :tabindex="tabStop ? 0 : -1"
   >
     <template v-if="footswitch && isLive">
       <span class="head">
+        <span
+          v-if="lamp"
+          class="lamp"
+          :class="lamp.light"
+          :style="{ '--lamp': lampPaint(lamp.colour) }"
+          role="img"
+          :aria-label="lampText(lamp)"
+        ></span>
         <span>{{ MODE_TEXT[modeOf(footswitch)] }}</span>
-        <span class="mono number">{{ number }}</span>
+        <span v-if="footswitch.everywhere" class="tag">every bank</span>
+        <span v-if="footswitch.group" class="tag">{{ footswitch.group }}</span>
+        <span class="mono number">{{ place.jack === '' ? place.number : where }}</span>
       </span>
       <span class="tape">{{ name || '\u00a0' }}</span>
       <span class="lines" :class="{ dense: isDense }">
-        <template v-for="(lines, position) in presses" :key="position">
-          <span v-if="presses.length > 1" class="press">press {{ position + 1 }}</span>
-          <span v-for="line in lines" :key="line.key" class="line">
+        <template v-for="block in blocks" :key="block.key">
+          <span v-if="block.head" class="press">{{ block.head }}</span>
+          <span v-for="line in block.lines" :key="line.key" class="line">
             <span class="device">{{ line.device }}</span>
             <span
               class="sent mono"
@@ -64,6 +122,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
           </span>
         </template>
       </span>
+      <span v-if="copiedFrom" class="copied">as {{ copiedFrom }}, not looked at yet</span>
       <span class="foot">
         <span class="mono">{{ first ? count(first.messages.length, 'message') : '' }}</span>
         <FindingMark :found="found" />
@@ -71,7 +130,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
       </span>
     </template>
     <span v-else class="invite">
-      <span class="mono number">{{ number }}</span>
+      <span class="mono number">{{ place.jack === '' ? place.number : where }}</span>
       Put a sound here
     </span>
   </button>
@@ -95,9 +154,14 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
   border-color: var(--line-strong);
 }
 
-.tile.chosen {
+.tile.chosen,
+.tile.marked {
   border-color: var(--ink);
   box-shadow: 0 0 0 1px var(--ink);
+}
+
+.tile.marked {
+  background: var(--hover);
 }
 
 .tile.blank {
@@ -107,13 +171,59 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
   color: var(--ink-faint);
 }
 
+.tile.borrowed {
+  border-style: dotted;
+  border-color: var(--line-strong);
+}
+
 .head,
 .foot {
   display: flex;
   justify-content: space-between;
+  gap: 6px;
   padding: 5px 10px;
   font-size: 12px;
   color: var(--ink-soft);
+}
+
+.head {
+  align-items: center;
+  justify-content: flex-start;
+  white-space: nowrap;
+}
+
+.lamp {
+  flex: none;
+  width: 9px;
+  height: 9px;
+  border: 1px solid var(--line-strong);
+  border-radius: 50%;
+}
+
+.lamp.steady,
+.lamp.flash,
+.lamp.tempo {
+  border-color: var(--ink);
+  background: var(--lamp);
+}
+
+.lamp.flash,
+.lamp.tempo {
+  border-style: dashed;
+}
+
+.tag {
+  overflow: hidden;
+  padding: 0 4px;
+  border: 1px solid var(--line);
+  font-size: 11px;
+  text-overflow: ellipsis;
+}
+
+.head .number {
+  margin-left: auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 
 .number {
@@ -159,7 +269,16 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
   padding-bottom: 3px;
 }
 
+.dense .line {
+  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
+}
+
 .dense .preset {
+  grid-column: auto;
+  padding: 0;
+}
+
+.dense .sent {
   display: none;
 }
 
@@ -175,6 +294,13 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 
 .sent {
   font-weight: 600;
+}
+
+.copied {
+  padding: 2px 10px;
+  border-top: 1px dashed var(--line-strong);
+  font-size: 11px;
+  color: var(--warning);
 }
 
 .foot {

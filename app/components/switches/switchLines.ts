@@ -1,4 +1,4 @@
-import { compile, messagesAmong, type Footswitch, type Rig } from '#core'
+import { compile, messagesAmong, own, type Footswitch, type Rig, type SwitchEvent } from '#core'
 import { actionLines } from '~/text/actions'
 import { messageText } from '~/text/messages'
 
@@ -13,20 +13,28 @@ export interface SwitchLine {
 }
 
 /** A line for each device of each action of a position. */
-export function switchLines(rig: Rig, footswitch: Footswitch, position: number): SwitchLine[] {
-  const steps = compile(rig, footswitch, 'press', position)
-  return (footswitch.positions[position] ?? []).flatMap((action, n) =>
+export function switchLines(
+  rig: Rig,
+  footswitch: Footswitch,
+  position: number,
+  event: SwitchEvent = 'press',
+): SwitchLine[] {
+  const steps = compile(rig, footswitch, event, position)
+  const actions = event === 'press' ? (footswitch.positions[position] ?? []) : footswitch[event]
+  return actions.flatMap((action, n) =>
     actionLines(rig, action).map(({ key, device, state, isByFoot }) => {
-      const ours = steps.filter((one) => one.action === n && 'deviceId' in one && one.deviceId === key)
-      const last = messagesAmong(ours).at(-1)
+      const ours = steps.filter((one) => one.action === n)
+      const last = messagesAmong(ours).findLast(({ deviceId }) => deviceId === key)
       const sent = last
         ? messageText(last.message)
-        : ours.length > 0
+        : ours.some((one) => one.kind === 'contact' || one.kind === 'start')
           ? 'contact'
           : isByFoot
             ? 'by foot'
-            : 'not sent'
-      return { key: `${position}/${n}/${key}`, device, sent, preset: state }
+            : own(rig.devices, key)
+              ? 'not sent'
+              : ''
+      return { key: `${event}/${position}/${n}/${key}`, device, sent, preset: state }
     }),
   )
 }

@@ -1,8 +1,8 @@
-import type { Rig } from '#core'
+import { own, shownText, highestValue, type DeviceId, type Rig } from '#core'
 
 /** One line of what an action does: who does what. */
 export interface ActionLine {
-  /** Which it is among the lines of its action. */
+  /** The device, or which it is among the lines of its action. */
   readonly key: string
   readonly device: string
   /** As the device shows it, with its name: "B4 Dotted eighth". */
@@ -13,3 +13,27 @@ export interface ActionLine {
 
 /** How an action of one kind is said: its lines, and the device each is about. */
 export type ActionText<Action> = (rig: Rig, action: Action) => readonly ActionLine[]
+
+/** A line about a device. */
+export function deviceLine(rig: Rig, deviceId: DeviceId | undefined, state: string): readonly ActionLine[] {
+  const device = own(rig.devices, deviceId ?? '')
+  return device ? [{ key: device.id, device: device.name, state, isByFoot: false }] : []
+}
+
+/** A line about what the controller does by itself. */
+export const ownLine = (device: string, state: string): readonly ActionLine[] => [
+  { key: device, device, state, isByFoot: false },
+]
+
+/** A line about a control: what it is called, and what becomes of it. */
+export function controlLine(
+  rig: Rig,
+  controlId: string,
+  say: (shown: (value: number) => string) => string,
+): readonly ActionLine[] {
+  const control = own(rig.controls, controlId)
+  if (!control) return []
+  const highest = highestValue(control.address)
+  const shown = (value: number) => shownText(control.reading, Math.min(value, highest), highest)
+  return deviceLine(rig, control.deviceId, `${control.name} ${say(shown)}`.trim())
+}

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { own } from '../../base/own'
 import type { Edit } from '../edit'
 import type { Rig } from '../rig'
@@ -10,6 +11,8 @@ export function copySwitch(rig: Rig, from: SwitchId, to: SwitchSlot): Edit | nul
   if (!source) return null
   const target = switchAt(rig, to)
   if (target.id === source.id) return null
-  const { label, positions, release } = source
-  return { label: 'copySwitch', changes: [putSwitch(rig, { ...target, label, positions, release })] }
+  // All that it does; where it is stays the target's.
+  const { id, bankId, number, jack, layer } = target
+  const after = { ...source, id, bankId, number, jack, layer, everywhere: target.everywhere }
+  return dequal(after, target) ? null : { label: 'copySwitch', changes: [putSwitch(rig, after)] }
 }

@@ -11,16 +11,22 @@ export function removeRow(rig: Rig, label: EditLabel, table: TableName, id: stri
   const row = own<Tables[TableName]>(rig[table], id)
   if (!row) return null
   const removed = new Set([rowKey(table, id)])
-  const changes: Change[] = [change(table, id, row as never, null)]
-  // Tables stand in the order of reference, so one pass finds all that follows.
+  // Tables stand in the order of reference, so one pass finds all that cannot be without it ...
+  for (const name of TABLE_NAMES)
+    for (const one of Object.values(rig[name]))
+      if (!removed.has(rowKey(name, one.id)) && withoutReferences(name, one, removed) === null)
+        removed.add(rowKey(name, one.id))
+  // ... and what only mentions any of that may stand anywhere.
+  return { label, changes: changesWithout(rig, removed) }
+}
+
+/** What changes when rows go: they themselves, and all that mentions them. What refers goes before what it refers to. */
+export function changesWithout(rig: Rig, removed: ReadonlySet<string>): Change[] {
+  const changes: Change[] = []
   for (const name of TABLE_NAMES)
     for (const row of Object.values(rig[name])) {
-      if (removed.has(rowKey(name, row.id))) continue
-      const after = withoutReferences(name, row, removed)
-      if (after === row) continue
-      if (after === null) removed.add(rowKey(name, row.id))
-      changes.push(change(name, row.id, row, after))
+      const after = removed.has(rowKey(name, row.id)) ? null : withoutReferences(name, row, removed)
+      if (after !== row) changes.push(change(name, row.id, row, after))
     }
-  // What refers goes before what it refers to.
-  return { label, changes: changes.reverse() }
+  return changes.reverse()
 }

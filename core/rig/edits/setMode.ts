@@ -7,18 +7,21 @@ import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 export type SwitchMode = 'recall' | 'alternate' | 'hold' | 'cycle'
 
 export function modeOf({ positions, release }: Footswitch): SwitchMode {
-  if (release.length > 0) return 'hold'
-  return positions.length === 1 ? 'recall' : positions.length === 2 ? 'alternate' : 'cycle'
+  if (positions.length === 1) return release.length > 0 ? 'hold' : 'recall'
+  return positions.length === 2 ? 'alternate' : 'cycle'
 }
 
 /**
- * Changes between recall and alternate. Going to recall keeps the first position; what the others
- * did comes back with undo. Null when nothing changes.
+ * Changes how many positions there are: one, two, or three and more. Those that are kept keep what they do; what the
+ * others did comes back with undo. Null when nothing changes.
  */
-export function setMode(rig: Rig, slot: SwitchSlot, mode: 'recall' | 'alternate'): Edit | null {
+export function setMode(rig: Rig, slot: SwitchSlot, mode: 'recall' | 'alternate' | 'cycle'): Edit | null {
   const before = switchAt(rig, slot)
-  if (modeOf(before) === mode) return null
-  const [first = [], second = []] = before.positions
-  const positions = mode === 'recall' ? [first] : [first, second]
-  return { label: 'setMode', changes: [putSwitch(rig, { ...before, positions, release: [] })] }
+  const count = mode === 'cycle' ? Math.max(3, before.positions.length) : mode === 'alternate' ? 2 : 1
+  if (before.positions.length === count) return null
+  const positions = Array.from({ length: count }, (_, n) => before.positions[n] ?? [])
+  return {
+    label: 'setMode',
+    changes: [putSwitch(rig, { ...before, positions, lamps: before.lamps.slice(0, count) })],
+  }
 }

@@ -1,21 +1,92 @@
 import * as z from 'zod'
 import type { ActionName, ActionRow } from './action/actionRow'
+import { allOff, allOffSchema } from './action/allOff'
+import { alternateControl, alternateControlSchema } from './action/alternateControl'
+import { clock, clockSchema } from './action/clock'
+import { contact, contactSchema } from './action/contact'
+import { layer, layerSchema } from './action/layer'
+import { looper, looperSchema } from './action/looper'
+import { macro, macroSchema } from './action/macro'
+import { note, noteSchema } from './action/note'
+import { raw, rawSchema } from './action/raw'
 import { recallPreset, recallPresetSchema } from './action/recallPreset'
 import { recallSound, recallSoundSchema } from './action/recallSound'
+import { resync, resyncSchema } from './action/resync'
+import { scene, sceneSchema } from './action/scene'
+import { setControl, setControlSchema } from './action/setControl'
+import { stepControl, stepControlSchema } from './action/stepControl'
+import { stepPreset, stepPresetSchema } from './action/stepPreset'
+import { sweepControl, sweepControlSchema } from './action/sweepControl'
+import { tap, tapSchema } from './action/tap'
+import { tempo, tempoSchema } from './action/tempo'
+import { travel, travelSchema } from './action/travel'
+import { tuner, tunerSchema } from './action/tuner'
+import { wait, waitSchema } from './action/wait'
 
 /**
  * What a switch is asked to do, in the player's terms. A new kind is four files of one name: its row here,
  * what it does in `switching/action`, how it is said in `app/text/actions`, how it is edited in
  * `components/switches/actions`; and a line in each list of those.
  */
-export const actionSchema = z.discriminatedUnion('kind', [recallPresetSchema, recallSoundSchema])
+export const actionSchema = z.discriminatedUnion('kind', [
+  recallSoundSchema,
+  recallPresetSchema,
+  stepPresetSchema,
+  setControlSchema,
+  alternateControlSchema,
+  stepControlSchema,
+  sweepControlSchema,
+  sceneSchema,
+  noteSchema,
+  rawSchema,
+  waitSchema,
+  contactSchema,
+  tapSchema,
+  tempoSchema,
+  clockSchema,
+  tunerSchema,
+  looperSchema,
+  travelSchema,
+  layerSchema,
+  macroSchema,
+  allOffSchema,
+  resyncSchema,
+])
 
 export type Action = Readonly<z.infer<typeof actionSchema>>
 export type ActionKind = Action['kind']
 export type ActionOf<Kind extends ActionKind> = Extract<Action, { readonly kind: Kind }>
 
-const ROWS: { readonly [Kind in ActionKind]: ActionRow<ActionOf<Kind>> } = { recallPreset, recallSound }
+const ROWS: { readonly [Kind in ActionKind]: ActionRow<ActionOf<Kind>> } = {
+  recallSound,
+  recallPreset,
+  stepPreset,
+  setControl,
+  alternateControl,
+  stepControl,
+  sweepControl,
+  scene,
+  note,
+  raw,
+  wait,
+  contact,
+  tap,
+  tempo,
+  clock,
+  tuner,
+  looper,
+  travel,
+  layer,
+  macro,
+  allOff,
+  resync,
+}
+
+export const ACTION_KINDS = Object.keys(ROWS) as ActionKind[]
 
 /** What an action names. */
 export const actionNames = (action: Action): ActionName[] =>
   (ROWS[action.kind] as ActionRow<Action>).names(action)
+
+/** Done in order. */
+export const actionsSchema = z.array(actionSchema).max(128)

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { actionsSchema } from './action'
 import { idSchema, optionalNameSchema, type Id } from './scalars'
 
 export type BankId = Id<'bank'>
@@ -10,6 +11,21 @@ export const bankSchema = z.strictObject({
   /** Which one, counted from 0; the controller's `firstBank` says how that is shown. */
   index: z.int().min(0).max(999),
   name: optionalNameSchema,
+  colour: optionalNameSchema.default(''),
+  /** The bank it is a further page of; null when it is none. */
+  pageOf: idSchema<'bank'>().nullable().default(null),
+  /** Done when the foot comes to it, and when it leaves. */
+  enter: actionsSchema.default([]),
+  leave: actionsSchema.default([]),
 })
 
 export type Bank = Readonly<z.infer<typeof bankSchema>>
+
+/** What a bank is as long as nothing but its place is known. */
+export const BLANK_BANK: Omit<Bank, 'id' | 'controllerId' | 'index'> = {
+  name: '',
+  colour: '',
+  pageOf: null,
+  enter: [],
+  leave: [],
+}

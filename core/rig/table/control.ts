@@ -59,8 +59,8 @@ const readingSchema = z
     }),
     /** Does its thing at every message; the value is what the device wants to see. */
     z.strictObject({ kind: z.literal('trigger'), value: valueSchema }),
-    /** Changes over at every message, whatever the value. */
-    z.strictObject({ kind: z.literal('toggle'), value: valueSchema }),
+    /** Changes over at every message, whatever the value; with `at`, only at its own value, and others are ignored. */
+    z.strictObject({ kind: z.literal('toggle'), value: valueSchema, at: z.literal('value').optional() }),
     /** One step up or down at each message. */
     z.strictObject({ kind: z.literal('increment'), up: valueSchema, down: valueSchema }),
   ])

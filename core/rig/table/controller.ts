@@ -14,6 +14,35 @@ import {
 
 export type ControllerId = Id<'controller'>
 
+/** A gesture the controller keeps for itself on some of its switches. */
+const keptSchema = z.strictObject({
+  /** The switches, by number; empty for all. */
+  numbers: z.array(z.int().min(1).max(72)).max(72),
+  /** `together`: all of them at once. */
+  how: z.literal(['press', 'longPress', 'doublePress', 'together']),
+  /** How long it must be held for that, in ms; null where holding has no part in it. */
+  afterMs: z.int().min(100).max(10_000).nullable(),
+  /** What it does then, as the manual says. */
+  does: textSchema(60),
+  /** It opens editing: on stage the controller then no longer plays. */
+  opensEditing: z.boolean(),
+})
+
+export type KeptGesture = Readonly<z.infer<typeof keptSchema>>
+
+/** A list of numbered combinations kept by the controller: one program for each of so many channels. */
+const combosSchema = z.strictObject({
+  count: z.int().min(1).max(1000),
+  /** The number shown for the first. */
+  first: firstNumberSchema,
+  /** Channels 1 to this have a program in each. */
+  channels: z.int().min(1).max(16),
+  /** The highest program one can hold, 0-127. */
+  highestProgram: u7Schema,
+})
+
+export type Combos = Readonly<z.infer<typeof combosSchema>>
+
 const eventSchema = z.literal(['press', 'release', 'longPress', 'doublePress'])
 
 /** What a controller can tell apart on one switch. */
@@ -56,6 +85,18 @@ export const controllerSchema = z.strictObject({
   separateOutputs: z.boolean(),
   /** Expression pedals built into it. */
   builtInPedals: z.int().min(0).max(4),
+  /** The bank it starts in and `home` goes to; null for the first. */
+  home: idSchema<'bank'>().nullable().default(null),
+  /** A press counts as long after so many ms, and as double within so many (common practice: 500 and 300). */
+  longMs: z.int().min(100).max(5000).default(500),
+  doubleMs: z.int().min(100).max(1000).default(300),
+  /** What coming to a bank does to switches with several positions. */
+  onBank: z.literal(['keeps', 'restarts']).default('keeps'),
+  hasShift: z.boolean().default(false),
+  /** How many macros it keeps; 0 when the actions of one are put on each switch. */
+  macros: z.int().min(0).max(1000).default(0),
+  combos: combosSchema.nullable().default(null),
+  keeps: z.array(keptSchema).max(32).default([]),
   /** Chords of switches it keeps for itself, and the gesture that opens editing; as its manual says. */
   chords: textSchema(120),
   editGesture: textSchema(120),
@@ -65,5 +106,17 @@ export const controllerSchema = z.strictObject({
 })
 
 export type Controller = Readonly<z.infer<typeof controllerSchema>>
+
+/** What a controller has of fields that came later, as long as nothing is known. */
+export const USUAL_SWITCHING = {
+  home: null,
+  longMs: 500,
+  doubleMs: 300,
+  onBank: 'keeps',
+  hasShift: false,
+  macros: 0,
+  combos: null,
+  keeps: [],
+} as const satisfies Partial<Controller>
 
 export const switchCount = ({ rows, columns }: Pick<Controller, 'rows' | 'columns'>): number => rows * columns

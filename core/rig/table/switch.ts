@@ -1,27 +1,76 @@
 import * as z from 'zod'
-import { actionSchema } from './action'
-import { idSchema, optionalNameSchema, type Id } from './scalars'
+import { actionsSchema } from './action'
+import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 
 export type SwitchId = Id<'switch'>
 
-/** Done in order. */
-const actionsSchema = z.array(actionSchema).max(128)
+/** How a lamp shines: `follow` what the switch did. */
+export const LAMP_LIGHTS = ['follow', 'off', 'steady', 'flash', 'tempo'] as const
+
+/** The colour is the controller's own word for it; empty for its usual one. */
+const lampSchema = z.strictObject({ colour: optionalNameSchema, light: z.literal(LAMP_LIGHTS) })
+
+export type Lamp = Readonly<z.infer<typeof lampSchema>>
+
+export const LAYERS = ['base', 'shift'] as const
+export type Layer = (typeof LAYERS)[number]
 
 /** What one footswitch does in one bank. */
 export const switchSchema = z.strictObject({
   id: idSchema<'switch'>(),
   bankId: idSchema<'bank'>(),
-  /** The footswitch, counted from 1 at the left of the near row. */
+  /** The footswitch, counted from 1 at the left of the near row; on a jack which contact of it. */
   number: z.int().min(1).max(72),
+  /** The jack its footswitch is plugged into, or `toe` for the toe switch of a pedal built in; empty for the controller's own. */
+  jack: textSchema(20).default(''),
+  layer: z.literal(LAYERS).default('base'),
+  /** It stands in every bank that says nothing else of this footswitch. */
+  everywhere: z.boolean().default(false),
   label: optionalNameSchema,
   /** Each press does the next position's actions: one position is a recall, two alternate, more cycle. */
   positions: z.array(actionsSchema).min(1).max(16),
   /** Done when the foot comes off: with it the switch is a hold. */
   release: actionsSchema,
+  longPress: actionsSchema.default([]),
+  doublePress: actionsSchema.default([]),
+  /** Of the switches of one group in a bank only one lamp is on; empty for none. */
+  group: optionalNameSchema.default(''),
+  /** The lamp in each position; those not said follow what the switch did. */
+  lamps: z.array(lampSchema).max(16).default([]),
 })
 
 /** `switch` is a reserved word; the row is a footswitch. */
 export type Footswitch = Readonly<z.infer<typeof switchSchema>>
 
+/** What a footswitch is as long as nothing but its place is known. */
+export const BLANK_SWITCH: Omit<Footswitch, 'id' | 'bankId' | 'number'> = {
+  jack: '',
+  layer: 'base',
+  everywhere: false,
+  label: '',
+  positions: [[]],
+  release: [],
+  longPress: [],
+  doublePress: [],
+  group: '',
+  lamps: [],
+}
+
+/** Every list of actions of a footswitch, with where it stands in the row. */
+export const actionLists = ({
+  positions,
+  release,
+  longPress,
+  doublePress,
+}: Footswitch): readonly {
+  readonly path: readonly (string | number)[]
+  readonly actions: Footswitch['release']
+}[] => [
+  ...positions.map((actions, n) => ({ path: ['positions', n], actions })),
+  { path: ['release'], actions: release },
+  { path: ['longPress'], actions: longPress },
+  { path: ['doublePress'], actions: doublePress },
+]
+
 export const isProgrammed = (footswitch: Footswitch): boolean =>
-  footswitch.release.length > 0 || footswitch.positions.some((actions) => actions.length > 0)
+  actionLists(footswitch).some(({ actions }) => actions.length > 0)

@@ -1,6 +1,7 @@
 import { own } from '../../base/own'
 import { change, type Change, type Edit } from '../../rig/edit'
-import { referencesOf, withoutReferences, rowKey } from '../../rig/references'
+import { changesWithout } from '../../rig/edits/removeRow'
+import { rowKey } from '../../rig/references'
 import type { Rig } from '../../rig/rig'
 import type { Sound, SoundId } from '../../rig/table/sound'
 import { spokenCells } from '../cells'
@@ -13,17 +14,14 @@ export function removeSounds(rig: Rig, ids: readonly SoundId[]): Edit | null {
   const gone = new Set<string>(ids.filter((id) => own(rig.sounds, id)))
   if (gone.size === 0) return null
   const removed = new Set([...gone].map((id) => rowKey('sounds', id)))
-  const switches = Object.values(rig.switches).flatMap((one): Change[] => {
-    const isNaming = referencesOf('switches', one).some(({ table, id }) => removed.has(rowKey(table, id)))
-    return isNaming ? [change('switches', one.id, one, withoutReferences('switches', one, removed))] : []
-  })
+  const mentions = changesWithout(rig, removed).filter(({ table }) => table !== 'sounds')
   const sounds = Object.values(rig.sounds).flatMap((one): Change[] => {
     if (gone.has(one.id)) return [change('sounds', one.id, one, null)]
     return one.parentId !== null && gone.has(one.parentId)
       ? [change('sounds', one.id, one, onItsOwn(rig, one, gone))]
       : []
   })
-  return { label: 'removeSound', changes: [...switches, ...sounds] }
+  return { label: 'removeSound', changes: [...mentions, ...sounds] }
 }
 
 /** A variant without the ancestors that go: what those said is now its own. */

@@ -1,7 +1,11 @@
 import type { Rig } from '../../rig/rig'
+import type { Action } from '../../rig/table/action'
 import type { Controller } from '../../rig/table/controller'
 import type { DeviceId } from '../../rig/table/device'
-import type { Step } from '../../sound/step'
+import type { SwitchId } from '../../rig/table/switch'
+import type { Known } from '../known'
+import type { ActionStep } from '../step'
+import type { Phrase, Reading } from '../phrase/phrase'
 
 /** A preset of a device, counted from 0 over its whole range. */
 export interface Recalled {
@@ -9,10 +13,29 @@ export interface Recalled {
   readonly index: number
 }
 
+/** Who does an action, and when. */
+export interface Doing {
+  /** Null while the bank it is in has none. */
+  readonly controller: Controller | null
+  readonly known: Known
+  /** In µs on the clock of the floor. */
+  readonly at: number
+  /** The switch stepped on; null when it is done otherwise. */
+  readonly by: SwitchId | null
+}
+
 /** What an action of one kind does. */
-export interface ActionDoes<Action> {
-  /** Done by a controller; null while the bank it is in has none. */
-  readonly steps: (rig: Rig, action: Action, controller: Controller | null) => readonly Step[]
+export interface ActionDoes<One> {
+  /** A pure function of the rig, the action and what the controller knows. */
+  readonly steps: (rig: Rig, action: One, doing: Doing) => readonly ActionStep[]
+  /** Its steps depend on what the controller knows, or on when it is done. */
+  readonly asks?: true
   /** The presets it recalls, whether they can be sent or not. */
-  readonly recalls: (rig: Rig, action: Action) => readonly Recalled[]
+  readonly recalls?: (rig: Rig, action: One) => readonly Recalled[]
+  /** Actions it stands for. */
+  readonly expands?: (rig: Rig, action: One) => readonly Action[]
+  /** Whether the lamp of a switch that does it is on, as far as the controller knows; null when it has no say. */
+  readonly isLit?: (rig: Rig, action: One, known: Known) => boolean | null
+  /** What a typed phrase can mean as an action of this kind. */
+  readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
 }

@@ -2,13 +2,30 @@ import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
 import { sendingOf } from '../../sound/sending'
 import { wantsOf } from '../../sound/want'
+import { contactKey } from '../known'
+import { take } from '../phrase/phrase'
+import type { ActionStep } from '../step'
 import type { ActionDoes, Recalled } from './actionDoes'
 
 /** All that the sound speaks for, since a controller cannot know where it comes from. */
 export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
-  steps: (rig, { soundId }, controller) => {
+  steps: (rig, { soundId }, { controller }) => {
     const sound = own(rig.sounds, soundId)
-    return sound ? sendingOf(rig, sound, controller ?? undefined).steps : []
+    if (!sound) return []
+    const presets: { [deviceId: string]: number } = {}
+    const values: { [controlId: string]: number } = {}
+    const contacts: { [key: string]: boolean } = {}
+    for (const [deviceId, want] of wantsOf(rig, sound)) {
+      if (want.kind !== 'be') continue
+      if (want.preset !== null) presets[deviceId] = want.preset
+      for (const { controlId, value } of want.sets) values[controlId] = value
+      for (const { contact, isClosed } of want.contacts) contacts[contactKey(deviceId, contact.id)] = isClosed
+    }
+    const tempo = sound.tempo === null ? {} : { tempo: sound.tempo }
+    return [
+      ...(sendingOf(rig, sound, controller ?? undefined).steps as readonly ActionStep[]),
+      { kind: 'know', learned: { sound: sound.id, presets, values, contacts, ...tempo } },
+    ]
   },
   recalls: (rig, { soundId }) => {
     const sound = own(rig.sounds, soundId)
@@ -16,4 +33,12 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
       want.kind === 'be' && want.preset !== null ? [{ deviceId, index: want.preset }] : [],
     )
   },
+  isLit: (_, { soundId }, { sound }) => sound === soundId,
+  reads: (rig, { words }) =>
+    Object.values(rig.sounds).flatMap(({ id, name }) => {
+      const { left, fit } = take(words, name)
+      return fit === 0 || left.length > 0
+        ? []
+        : [{ action: { kind: 'recallSound' as const, soundId: id }, sureness: fit + 2 }]
+    }),
 }

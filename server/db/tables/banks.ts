@@ -10,6 +10,12 @@ export const banks = sqliteTable(
     controllerId: text().$type<Bank['controllerId']>().notNull(),
     index: integer().notNull(),
     name: text().notNull(),
+    // Defaults are what rows of version 2 are taken to be, as in the core's schemas.
+    colour: text().notNull().default(''),
+    // No foreign key: a page may be put in before its first. The core's integrity keeps it.
+    pageOf: text().$type<Bank['pageOf']>(),
+    enter: text({ mode: 'json' }).$type<Bank['enter']>().notNull().default([]),
+    leave: text({ mode: 'json' }).$type<Bank['leave']>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.rigId, table.id] }),

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed, useTemplateRef } from 'vue'
+import {
+  actionsAt,
+  listSteps,
+  messagesAmong,
+  own,
+  type Action,
+  type Change,
+  type Controller,
+  type Doing,
+  type ListPlace,
+  type Rig,
+} from '#core'
+import { useLists } from '~/composables/useLists'
+import { actionLines, ACTION_NAME } from '~/text/actions'
+import { messageText } from '~/text/messages'
+import { ACTION_EDITORS, SHOWN_AT_ONCE } from './actions/actionEditors'
+import ActionFrame from './actions/ActionFrame.vue'
+import EntryField from './EntryField.vue'
+
+/** What is done one after the other, and a field to add to it. */
+const { rig, place, doing, controller, title } = defineProps<{
+  rig: Rig
+  place: ListPlace
+  doing: Doing
+  controller: Controller | null
+  title: string
+}>()
+
+const lists = useLists()
+const actions = computed(() => actionsAt(rig, place))
+const steps = computed(() => listSteps(rig, actions.value, doing))
+
+/** What buttons and readers call an action. */
+const nameOf = (action: Action): string => {
+  if (action.kind === 'recallSound') return own(rig.sounds, action.soundId)?.name ?? 'sound'
+  return actionLines(rig, action)[0]?.device ?? ACTION_NAME[action.kind]
+}
+
+function sentBy(at: number): string {
+  const messages = messagesAmong(steps.value.filter((one) => one.action === at))
+  const said = messages.slice(0, 3).map(({ message }) => messageText(message))
+  return messages.length > 3 ? `${said.join(', ')} ... ${messages.length} messages` : said.join(', ')
+}
+
+const onChange = (at: number, action: Action, first?: readonly Change[]) =>
+  lists.change(place, at, action, first)
+
+const entry = useTemplateRef<{ focus: () => void }>('entry')
+defineExpose({ focus: () => entry.value?.focus() })
+</script>
+
+<template>
+  <section class="list" :aria-label="title">
+    <div class="head">
+      <h3>{{ title }}</h3>
+      <slot name="tools" />
+    </div>
+    <ol v-if="actions.length > 0">
+      <ActionFrame
+        v-for="(action, n) in actions"
+        :key="`${n}/${action.kind}`"
+        :lines="actionLines(rig, action)"
+        :name="nameOf(action)"
+        :sent="sentBy(n)"
+        :is-first="n === 0"
+        :is-last="n === actions.length - 1"
+        :is-open="SHOWN_AT_ONCE.has(action.kind)"
+        @move="lists.move(place, n, $event)"
+        @remove="lists.remove(place, n)"
+      >
+        <component
+          :is="ACTION_EDITORS[action.kind]"
+          :rig="rig"
+          :action="action"
+          :place="place"
+          :controller="controller"
+          @change="(one: Action, first?: readonly Change[]) => onChange(n, one, first)"
+        />
+      </ActionFrame>
+    </ol>
+    <EntryField
+      ref="entry"
+      :rig="rig"
+      :doing="doing"
+      :label="`Add: ${title.toLowerCase()}`"
+      @add="lists.add(place, $event)"
+    />
+  </section>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 5px;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import AutoComplete from 'primevue/autocomplete'
+import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
+import {
+  encodeMessages,
+  own,
+  formatDisplay,
+  readingSends,
+  readPhrase,
+  type Doing,
+  type PhraseReading,
+  type Rig,
+} from '#core'
+import { actionText } from '~/text/actions'
+import { bytesText, messageText } from '~/text/messages'
+
+/** One field that understands what a player types, in any order and half words: Enter adds the first that fits. */
+const { rig, doing, label } = defineProps<{
+  rig: Rig
+  /** Who would do it. */
+  doing: Doing
+  label: string
+}>()
+const emit = defineEmits<{ add: [reading: PhraseReading] }>()
+
+interface Offer {
+  readonly reading: PhraseReading
+  readonly text: string
+  readonly sent: string
+  readonly bytes: string
+}
+
+const draft = ref<Offer | string>('')
+const offers = shallowRef<readonly Offer[]>([])
+const typed = computed(() => (typeof draft.value === 'string' ? draft.value.trim() : ''))
+const isLost = computed(() => typed.value !== '' && offers.value.length === 0)
+/** Bytes beyond this are counted only. */
+const SHOWN_BYTES = 9
+
+function offer(reading: PhraseReading): Offer {
+  const { action, makes, release } = reading
+  const messages = readingSends(rig, reading, doing)
+  const bytes = encodeMessages(messages)
+  const device = own(rig.devices, makes?.deviceId ?? '')
+  const said =
+    makes && device
+      ? `${device.name} ${formatDisplay(device.numbering, makes.index)}`
+      : actionText(rig, action)
+  const sent = messages.slice(0, 3).map(messageText).join(', ')
+  return {
+    reading,
+    text: release ? `${said}, and back when the foot comes off` : said,
+    sent: messages.length > 3 ? `${sent} ... ${messages.length} messages` : sent,
+    bytes: bytes.length > SHOWN_BYTES ? `${bytes.length} bytes` : bytesText(bytes),
+  }
+}
+
+function look(text: string): void {
+  offers.value = readPhrase(rig, text, doing).map(offer)
+}
+
+const field = useTemplateRef<{ $el: HTMLElement; hide: () => void }>('field')
+
+function take({ reading }: Offer): void {
+  emit('add', reading)
+  draft.value = ''
+  offers.value = []
+  void nextTick(() => field.value?.$el.querySelector('input')?.focus())
+}
+
+/** Enter before the list has come up takes what fits best. */
+function onEnter(): void {
+  if (typed.value === '') return
+  look(typed.value)
+  const [first] = offers.value
+  if (first) {
+    take(first)
+    field.value?.hide()
+  }
+}
+
+defineExpose({ focus: () => field.value?.$el.querySelector('input')?.focus() })
+</script>
+
+<template>
+  <div>
+    <AutoComplete
+      ref="field"
+      v-model="draft"
+      :suggestions="[...offers]"
+      option-label="text"
+      auto-option-focus
+      :delay="0"
+      :min-length="1"
+      :aria-label="label"
+      placeholder="Type what it should do: verse, echo b4, mix 35, bank 3, tap"
+      :invalid="isLost"
+      fluid
+      size="small"
+      @complete="look($event.query)"
+      @option-select="take($event.value)"
+      @keydown.enter="onEnter"
+    >
+      <template #option="{ option }">
+        <span class="offer">
+          <span>{{ option.text }}</span>
+          <span class="mono sent"
+            >{{ option.sent }} <span class="bytes">{{ option.bytes }}</span></span
+          >
+        </span>
+      </template>
+    </AutoComplete>
+    <p v-if="isLost" class="lost" role="status">
+      Nothing here is called that. Name a sound, a device with its preset, a control with its value, or a
+      bank.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.offer {
+  display: grid;
+  max-width: 320px;
+  white-space: normal;
+}
+
+.sent {
+  font-size: 12px;
+  color: var(--program);
+}
+
+.bytes {
+  color: var(--ink-faint);
+}
+
+.lost {
+  padding-top: 3px;
+  font-size: 12px;
+  color: var(--warning);
+}
+</style>

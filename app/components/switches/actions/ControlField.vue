@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import Select from 'primevue/select'
+import { computed, useId } from 'vue'
+import { inOrder, own, type Control, type ControlId, type Rig } from '#core'
+
+/** One of the controls in the devices' charts. */
+const {
+  rig,
+  value,
+  only = () => true,
+} = defineProps<{
+  rig: Rig
+  value: ControlId | null
+  only?: (control: Control) => boolean
+}>()
+const emit = defineEmits<{ choose: [controlId: ControlId] }>()
+
+const id = useId()
+const choices = computed(() =>
+  inOrder(rig.devices).flatMap((device) =>
+    Object.values(rig.controls)
+      .filter((control) => control.deviceId === device.id && control.kind !== 'reserved' && only(control))
+      .sort((a, b) => a.order - b.order)
+      .map((control) => ({
+        id: control.id,
+        text: `${own(rig.devices, control.deviceId)?.name}: ${control.name}`,
+      })),
+  ),
+)
+</script>
+
+<template>
+  <div class="field">
+    <label :id="`${id}-label`" :for="id">Control</label>
+    <Select
+      :input-id="id"
+      :aria-labelledby="`${id}-label`"
+      :model-value="value"
+      :options="choices"
+      option-label="text"
+      option-value="id"
+      :filter="choices.length > 8"
+      :virtual-scroller-options="choices.length > 60 ? { itemSize: 34 } : undefined"
+      fluid
+      @update:model-value="emit('choose', $event)"
+    />
+  </div>
+</template>

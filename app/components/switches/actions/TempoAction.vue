@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { ActionOf, Rig } from '#core'
+import NumberField from '~/components/common/NumberField.vue'
+import ChoiceField from '~/components/common/ChoiceField.vue'
+
+/** The tempo the controller keeps. */
+const { action } = defineProps<{ rig: Rig; action: ActionOf<'tempo'> }>()
+const emit = defineEmits<{ change: [action: ActionOf<'tempo'>] }>()
+
+const DOES = [
+  { value: 'set', text: 'set to' },
+  { value: 'nudge', text: 'faster or slower by' },
+] as const
+
+defineOptions({ inheritAttrs: false })
+</script>
+
+<template>
+  <div class="fields">
+    <ChoiceField
+      label="The tempo is"
+      :value="action.does"
+      :choices="DOES"
+      @choose="emit('change', { does: $event, kind: 'tempo', bpm: $event === 'set' ? 120 : 1 })"
+    />
+    <NumberField
+      label="Beats a minute"
+      :value="action.bpm"
+      :min="action.does === 'set' ? 20 : -100"
+      :max="action.does === 'set' ? 400 : 100"
+      :decimals="1"
+      @take="emit('change', { ...action, bpm: $event })"
+    />
+  </div>
+</template>

@@ -1,0 +1,23 @@
+import { actionLists, inOrder, byIndex, perObject, type Action, type Rig } from '#core'
+import { switchPlace } from '~/text/sounds'
+import { bankText } from '~/text/actions/travel'
+
+/** Who runs each macro, in words: switches, other macros, banks. */
+export const macroUsers = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {
+  const users = new Map<string, string[]>()
+  const put = (actions: readonly Action[], by: string) => {
+    for (const action of actions)
+      if (action.kind === 'macro') {
+        const known = users.get(action.macroId) ?? []
+        if (!known.includes(by)) users.set(action.macroId, [...known, by])
+      }
+  }
+  for (const one of Object.values(rig.switches))
+    put(
+      actionLists(one).flatMap(({ actions }) => actions),
+      switchPlace(rig, one),
+    )
+  for (const macro of inOrder(rig.macros)) put(macro.actions, `macro ${macro.name}`)
+  for (const bank of byIndex(rig.banks)) put([...bank.enter, ...bank.leave], `bank ${bankText(rig, bank.id)}`)
+  return users
+})

@@ -1,0 +1,20 @@
+import { own, type ActionOf, type Rig } from '#core'
+import { ownLine, type ActionText } from './actionText'
+
+const TO = {
+  next: 'next',
+  previous: 'previous',
+  back: 'back to the one before',
+  home: 'home',
+  page: 'next page',
+} as const
+
+export const travel: ActionText<ActionOf<'travel'>> = (rig, { to, bankId }) =>
+  ownLine('Bank', to === 'bank' ? bankText(rig, bankId ?? '') : TO[to])
+
+/** "3 Undertow", as the controller counts. */
+export function bankText(rig: Rig, bankId: string): string {
+  const bank = own(rig.banks, bankId)
+  if (!bank) return 'that is gone'
+  return `${bank.index + (own(rig.controllers, bank.controllerId)?.firstBank ?? 1)} ${bank.name}`.trimEnd()
+}

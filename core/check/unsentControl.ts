@@ -1,0 +1,37 @@
+import { own } from '../base/own'
+import { referencesOf } from '../rig/references'
+import { inOrder, TABLE_NAMES, type Rig } from '../rig/rig'
+import type { FindingOf } from './finding'
+
+export type UnsentControl = FindingOf<
+  'unsentControl',
+  { readonly device: string; readonly controls: readonly string[] }
+>
+
+/** Controls a player has entered in a device's map or tried out, and that neither a switch nor a sound sends. */
+export function unsentControl(rig: Rig): UnsentControl[] {
+  const used = new Set<string>()
+  for (const table of TABLE_NAMES) {
+    // A preset recalls a control without its being sent; that it is entered there is no use of it.
+    if (table === 'presets' || table === 'pairs') continue
+    for (const row of Object.values(rig[table]))
+      for (const { table: to, id } of referencesOf(table, row)) if (to === 'controls') used.add(id)
+  }
+  const entered = new Set(Object.values(rig.presets).flatMap((preset) => preset.entered as readonly string[]))
+  return inOrder(rig.devices).flatMap((device): UnsentControl[] => {
+    const controls = Object.values(rig.controls)
+      .filter(({ id, deviceId, kind }) => deviceId === device.id && kind !== 'reserved' && !used.has(id))
+      .filter(({ id, source }) => entered.has(id) || source === 'tested')
+      .sort((a, b) => a.order - b.order)
+    return controls.length === 0
+      ? []
+      : [
+          {
+            code: 'unsentControl',
+            severity: 'hint',
+            about: { table: 'devices', id: device.id },
+            facts: { device: own(rig.devices, device.id)!.name, controls: controls.map(({ name }) => name) },
+          },
+        ]
+  })
+}

@@ -1,0 +1,12 @@
+import * as z from 'zod'
+
+import type { ActionRow } from './actionRow'
+
+/** Every device switched off in its own way, and everything that runs by itself stopped. */
+export const allOffSchema = z.strictObject({
+  kind: z.literal('allOff'),
+})
+
+export const allOff: ActionRow<z.infer<typeof allOffSchema>> = {
+  names: () => [],
+}

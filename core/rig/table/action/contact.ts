@@ -1,0 +1,19 @@
+import * as z from 'zod'
+import { idSchema } from '../scalars'
+import type { ActionRow } from './actionRow'
+
+/** A contact of a switching output: kept closed, kept open, changed over, or closed and opened a few times. */
+export const contactSchema = z.strictObject({
+  kind: z.literal('contact'),
+  deviceId: idSchema<'device'>(),
+  contactId: z.string().regex(/^[a-zA-Z0-9]{1,21}$/),
+  does: z.literal(['close', 'open', 'change', 'pulse']),
+  /** For pulses: how many, how long each is closed, from one to the next. */
+  times: z.int().min(1).max(16),
+  closedMs: z.int().min(1).max(2000),
+  everyMs: z.int().min(2).max(5000),
+})
+
+export const contact: ActionRow<z.infer<typeof contactSchema>> = {
+  names: ({ deviceId }) => [{ path: ['deviceId'], table: 'devices', id: deviceId }],
+}

@@ -1,0 +1,17 @@
+import * as z from 'zod'
+import { U14_MAX } from '../../../base/u14'
+import { idSchema } from '../scalars'
+import type { ActionRow } from './actionRow'
+
+/** A named state of a device: one of the names of a control, or the next or previous of them. */
+export const sceneSchema = z.strictObject({
+  kind: z.literal('scene'),
+  controlId: idSchema<'control'>(),
+  move: z.literal(['to', 'next', 'previous']),
+  /** The value of the name, for `to`. */
+  value: z.int().min(0).max(U14_MAX),
+})
+
+export const scene: ActionRow<z.infer<typeof sceneSchema>> = {
+  names: ({ controlId }) => [{ path: ['controlId'], table: 'controls', id: controlId }],
+}

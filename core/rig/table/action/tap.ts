@@ -1,0 +1,14 @@
+import * as z from 'zod'
+import { idSchema } from '../scalars'
+import type { ActionRow } from './actionRow'
+
+/** One tap of the tempo: the controller counts it, and a control of a device hears it too where one is named. */
+export const tapSchema = z.strictObject({
+  kind: z.literal('tap'),
+  controlId: idSchema<'control'>().nullable(),
+})
+
+export const tap: ActionRow<z.infer<typeof tapSchema>> = {
+  names: ({ controlId }) =>
+    controlId === null ? [] : [{ path: ['controlId'], table: 'controls', id: controlId }],
+}

@@ -1,0 +1,458 @@
+import { own } from '../base/own'
+import { CONTROLLER } from '../midi/controllers'
+import type { MidiMessage } from '../midi/message'
+import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
+import type { Rig } from '../rig/rig'
+import type { BankId } from '../rig/table/bank'
+import type { ControllerId } from '../rig/table/controller'
+import type { Footswitch, SwitchId } from '../rig/table/switch'
+import { actionSteps } from '../switching/action'
+import type { SwitchEvent } from '../switching/compile'
+import { FIRST_TEMPO, learn, type Known, type Learned } from '../switching/known'
+import { timingOf, type Timing } from '../switching/timing'
+import { DEVICE_AT_POWER_ON, moveContact, receive, type DeviceState } from './device'
+import type {
+  ContactDone,
+  Due,
+  FloorState,
+  Foot,
+  Gesture,
+  Process,
+  StepResult,
+  Wire,
+  WireEntry,
+} from './floor'
+import { bankPlan, eventOps, planSteps, switchPlan, type Message, type Op } from './plan'
+
+/**
+ * The floor while time passes. A class because what is under way is changed in place, thousands of times a second;
+ * states go in and come out, and are never changed themselves.
+ */
+export class FloorRun {
+  readonly #rig: Rig
+  #at: number
+  #known: Known
+  #devices: { [deviceId: string]: DeviceState }
+  #areDevicesOurs = false
+  #deafUntil: { readonly [deviceId: string]: number }
+  #wires: { readonly [lane: string]: Wire }
+  readonly #due: Due[]
+  /** Those before this one are done. */
+  #first = 0
+  #feet: { readonly [switchId: string]: Foot }
+  #latched: { readonly [switchId: string]: boolean }
+  #count: number
+  readonly #wire: WireEntry[] = []
+  readonly #contacts: ContactDone[] = []
+  readonly #gestures: Gesture[] = []
+
+  constructor(rig: Rig, state: FloorState) {
+    this.#rig = rig
+    this.#at = state.at
+    this.#known = state.known
+    this.#devices = state.devices
+    this.#deafUntil = state.deafUntil
+    this.#wires = state.wires
+    this.#due = [...state.due]
+    this.#feet = state.feet
+    this.#latched = state.latched
+    this.#count = state.count
+  }
+
+  get known(): Known {
+    return this.#known
+  }
+
+  isLatched(switchId: SwitchId): boolean {
+    return own(this.#latched, switchId) === true
+  }
+
+  latch(switchId: SwitchId, isLatched: boolean): void {
+    if (isLatched !== this.isLatched(switchId)) this.#latched = { ...this.#latched, [switchId]: isLatched }
+  }
+
+  result(): StepResult {
+    return {
+      state: {
+        at: this.#at,
+        known: this.#known,
+        devices: this.#devices,
+        deafUntil: this.#deafUntil,
+        wires: this.#wires,
+        due: this.#first === 0 ? this.#due : this.#due.slice(this.#first),
+        feet: this.#feet,
+        latched: this.#latched,
+        count: this.#count,
+      },
+      wire: this.#wire,
+      contacts: this.#contacts,
+      gestures: this.#gestures,
+    }
+  }
+
+  /** When the next thing but a tick of the clock is due; null when nothing is. */
+  nextButTicks(): number | null {
+    for (let n = this.#first; n < this.#due.length; n++)
+      if (this.#due[n]!.kind !== 'tick') return this.#due[n]!.at
+    return null
+  }
+
+  /** Does all that is due up to `to`, that moment included. Time never goes back. */
+  advance(to: number): void {
+    for (let next = this.#due[this.#first]; next && next.at <= to; next = this.#due[this.#first]) {
+      this.#first++
+      this.#at = Math.max(this.#at, next.at)
+      this.#happen(next)
+    }
+    this.#at = Math.max(this.#at, to)
+  }
+
+  footDown(footswitch: Footswitch): void {
+    const before = own(this.#feet, footswitch.id)
+    if (before?.isDown) return
+    if (before?.isWaiting) {
+      this.#feet = {
+        ...this.#feet,
+        [footswitch.id]: { isDown: true, id: this.#count++, fired: 'doublePress', isWaiting: false },
+      }
+      this.#fire(footswitch, 'doublePress')
+      return
+    }
+    const { hasLong, hasDouble, longAfter, doubleWithin, firesOn } = this.#timing(footswitch)
+    const foot: Foot = { isDown: true, id: this.#count++, fired: null, isWaiting: hasDouble }
+    const switchId = footswitch.id
+    if (hasDouble) this.#put({ kind: 'single', at: this.#at + doubleWithin, switchId, foot: foot.id })
+    if (hasLong) this.#put({ kind: 'long', at: this.#at + longAfter, switchId, foot: foot.id })
+    const isPlain = !hasDouble && (!hasLong || firesOn === 'press')
+    this.#feet = { ...this.#feet, [switchId]: isPlain ? { ...foot, fired: 'press' } : foot }
+    if (isPlain) this.#fire(footswitch, 'press')
+  }
+
+  footUp(footswitch: Footswitch): void {
+    const foot = own(this.#feet, footswitch.id)
+    if (!foot?.isDown) return
+    if (foot.fired === null && foot.isWaiting)
+      this.#feet = { ...this.#feet, [footswitch.id]: { ...foot, isDown: false } }
+    else {
+      this.#lift(footswitch.id)
+      if (foot.fired === null) this.#fire(footswitch, 'press')
+      this.#fire(footswitch, 'release')
+    }
+    this.#letGoOfLayer(footswitch.id)
+  }
+
+  /** Starts a list that no switch asked for. */
+  do(controllerId: ControllerId | '', ops: readonly Op[]): void {
+    this.#start(controllerId, ops, null)
+  }
+
+  #timing(footswitch: Footswitch): Timing {
+    const bank = own(this.#rig.banks, footswitch.bankId)
+    const controller = own(this.#rig.controllers, bank?.controllerId ?? '')
+    return controller ? timingOf(controller, footswitch) : NO_TIMING
+  }
+
+  #happen(due: Due): void {
+    switch (due.kind) {
+      case 'arrive':
+        this.#arrive(due.message, due.entry)
+        break
+      case 'contact':
+        this.#closeContact(due.set)
+        break
+      case 'go':
+        this.#go(due.process)
+        break
+      case 'tick':
+        this.#tick(due)
+        break
+      default:
+        this.#decide(due.kind, due.switchId, due.foot)
+    }
+  }
+
+  /** The time is up that a foot had to mean something else. */
+  #decide(kind: 'single' | 'long', switchId: SwitchId, id: number): void {
+    const foot = own(this.#feet, switchId)
+    const footswitch = own(this.#rig.switches, switchId)
+    if (foot?.id !== id) return
+    if (!footswitch) {
+      this.#lift(switchId)
+      return
+    }
+    if (kind === 'long') {
+      if (!foot.isDown) return
+      this.#feet = { ...this.#feet, [switchId]: { ...foot, fired: 'longPress', isWaiting: false } }
+      this.#fire(footswitch, 'longPress')
+      return
+    }
+    if (!foot.isWaiting) return
+    const { hasLong, firesOn } = this.#timing(footswitch)
+    const mayBeLong = foot.isDown && hasLong && firesOn === 'release'
+    if (foot.isDown)
+      this.#feet = {
+        ...this.#feet,
+        [switchId]: { ...foot, isWaiting: false, fired: mayBeLong ? null : 'press' },
+      }
+    else this.#lift(switchId)
+    if (mayBeLong) return
+    this.#fire(footswitch, 'press')
+    if (!foot.isDown) this.#fire(footswitch, 'release')
+  }
+
+  #lift(switchId: SwitchId): void {
+    const { [switchId]: _, ...feet } = this.#feet
+    this.#feet = feet
+  }
+
+  #letGoOfLayer(switchId: SwitchId): void {
+    if (this.#known.heldBy === switchId) this.#known = { ...this.#known, layer: 'base', heldBy: null }
+  }
+
+  #fire(footswitch: Footswitch, event: SwitchEvent): void {
+    const bank = own(this.#rig.banks, footswitch.bankId)
+    const controller = own(this.#rig.controllers, bank?.controllerId ?? '')
+    // What a controller cannot tell apart it does not answer to.
+    if (event !== 'press' && controller && !controller.events.includes(event)) return
+    if (event !== 'press' && footswitch[event].length === 0) return
+    const many = footswitch.positions.length
+    // An edit may have taken positions away since the last press.
+    const position = event === 'press' && many > 1 ? (own(this.#known.next, footswitch.id) ?? 0) % many : 0
+    if (event === 'press') this.#turn(footswitch, position)
+    this.#gestures.push({ at: this.#at, switchId: footswitch.id, event, position })
+    this.#start(
+      bank?.controllerId ?? '',
+      eventOps(switchPlan(this.#rig, footswitch), event, position),
+      footswitch.id,
+    )
+    // A foot that went off before its press was decided holds no layer.
+    if (event !== 'release' && !own(this.#feet, footswitch.id)?.isDown) this.#letGoOfLayer(footswitch.id)
+  }
+
+  /** The next position, and the lamps of its group. */
+  #turn({ id, positions, group, bankId }: Footswitch, position: number): void {
+    const { next, done } = this.#known
+    if (positions.length === 1 && group === '' && own(done, id) === position) return
+    let [nextNow, doneNow] = [next, { ...done, [id]: position }]
+    if (positions.length > 1) nextNow = { ...nextNow, [id]: (position + 1) % positions.length }
+    if (group !== '')
+      for (const other of Object.values(this.#rig.switches)) {
+        if (other.id === id || other.group !== group || other.bankId !== bankId) continue
+        const { [other.id]: _, ...kept } = doneNow
+        doneNow = kept as typeof doneNow
+        if (own(nextNow, other.id)) nextNow = { ...nextNow, [other.id]: 0 }
+      }
+    this.#known = { ...this.#known, next: nextNow, done: doneNow }
+  }
+
+  #start(controllerId: ControllerId | '', ops: readonly Op[], by: SwitchId | null): void {
+    if (ops.length > 0)
+      this.#go({ list: this.#count++, ops, from: 0, by, controllerId, name: null, travels: 0 })
+  }
+
+  /** Goes on with a list up to its next wait: all messages before that are on their way in one go. */
+  #go(process: Process): void {
+    const { list, by, controllerId, name } = process
+    let { ops, travels } = process
+    // Something else has taken its name, or it was stopped.
+    if (name !== null && own(this.#known.running, name) !== list) return
+    let now = this.#at
+    for (let n = process.from; n < ops.length; n++) {
+      const op = ops[n]!
+      switch (op.kind) {
+        case 'message': {
+          const end = this.#send(op, now, list, by)
+          if (name === null) now = end
+          break
+        }
+        case 'wait':
+          this.#put({
+            kind: 'go',
+            at: now + op.microseconds,
+            process: { ...process, ops, from: n + 1, travels },
+          })
+          return
+        case 'contact': {
+          const { deviceId, contactId, isClosed, output } = op.contact
+          const set: ContactDone = { deviceId, contactId, isClosed, output, at: now, by, calls: op.calls }
+          if (now > this.#at) this.#put({ kind: 'contact', at: now, set })
+          else this.#closeContact(set)
+          break
+        }
+        case 'know': {
+          const more = this.#learn(op.learned, controllerId, travels)
+          if (more.length > 0) {
+            ops = [...ops.slice(0, n + 1), ...more, ...ops.slice(n + 1)]
+            travels++
+          }
+          break
+        }
+        case 'start': {
+          const begun: Process = {
+            list: this.#count++,
+            ops: op.ops,
+            from: 0,
+            by,
+            controllerId,
+            name: op.name,
+            travels: 0,
+          }
+          this.#known = { ...this.#known, running: { ...this.#known.running, [op.name]: begun.list } }
+          if (now > this.#at) this.#put({ kind: 'go', at: now, process: begun })
+          else this.#go(begun)
+          break
+        }
+        case 'stop':
+          this.#stop(op.name)
+          break
+        case 'ask': {
+          const controller = own(this.#rig.controllers, controllerId) ?? null
+          const steps = actionSteps(this.#rig, op.action, {
+            controller,
+            known: this.#known,
+            at: this.#at,
+            by,
+          })
+          ops = [
+            ...ops.slice(0, n + 1),
+            ...planSteps(this.#rig, controllerId, steps, op.at),
+            ...ops.slice(n + 1),
+          ]
+        }
+      }
+    }
+    if (name !== null) this.#stop(name, list)
+  }
+
+  #stop(name: string, list?: number): void {
+    const running = own(this.#known.running, name)
+    if (running === undefined || (list !== undefined && running !== list)) return
+    const { [name]: _, ...left } = this.#known.running
+    this.#known = { ...this.#known, running: left }
+  }
+
+  /** What is done on the way from one bank to another is handed back, to be done next. */
+  #learn(learned: Learned, controllerId: ControllerId | '', travels: number): Op[] {
+    const before = this.#known
+    const goes = learned.bankId !== undefined && learned.bankId !== before.bankId
+    // A bank that sends the foot on when it comes, and is sent back to, would never be done.
+    if (goes && travels >= TRAVELS_MAX) return []
+    this.#known = learn(before, learned)
+    if (learned.clock === true && !before.clock && controllerId !== '') {
+      const clock = this.#count++
+      this.#known = { ...this.#known, running: { ...this.#known.running, [CLOCK]: clock } }
+      this.#put({ kind: 'tick', at: this.#at, controllerId, clock, exact: this.#at })
+    }
+    if (learned.clock === false) this.#stop(CLOCK)
+    return goes ? this.#arriveIn(before.bankId, learned.bankId!) : []
+  }
+
+  #arriveIn(from: BankId | null, to: BankId): Op[] {
+    const [left, entered] = [own(this.#rig.banks, from ?? ''), own(this.#rig.banks, to)]
+    const controller = own(this.#rig.controllers, entered?.controllerId ?? '')
+    if (controller?.onBank === 'restarts') {
+      const isHere = (id: string) => own(this.#rig.switches, id)?.bankId === to
+      const keep = (positions: { readonly [id: string]: number }) =>
+        Object.fromEntries(Object.entries(positions).filter(([id]) => !isHere(id)))
+      this.#known = { ...this.#known, next: keep(this.#known.next), done: keep(this.#known.done) }
+    }
+    return [
+      ...(left ? bankPlan(this.#rig, left).leave : []),
+      ...(entered ? bankPlan(this.#rig, entered).enter : []),
+    ]
+  }
+
+  #tick({ controllerId, clock, exact }: Extract<Due, { kind: 'tick' }>): void {
+    if (own(this.#known.running, CLOCK) !== clock) return
+    for (const op of planSteps(this.#rig, controllerId, TICK, 0))
+      if (op.kind === 'message') this.#send(op, this.#at, 0, null)
+    // 24 a quarter: one every 2500 / bpm ms (M1 v4.2.1, "Timing Clock"; from memory).
+    const next = exact + 2_500_000 / (this.#known.tempo ?? FIRST_TEMPO)
+    this.#put({ kind: 'tick', at: Math.round(next), controllerId, clock, exact: next })
+  }
+
+  /** Puts a message on its wire behind what is there; the µs at which it has gone out. */
+  #send(op: Message, from: number, list: number, by: SwitchId | null): number {
+    const wire = own(this.#wires, op.lane) ?? FREE_WIRE
+    const status = op.bytes[0]!
+    const isShort = op.isTerse && wire.list === list && wire.status === status && status < 0xf0
+    const bytes = isShort ? op.bytes.subarray(1) : op.bytes
+    const start = Math.max(from, wire.freeAt)
+    const end = start + bytes.length * MICROSECONDS_PER_BYTE
+    // Real-time bytes leave running status alone; all other system messages end it.
+    const isRealTime = status >= 0xf8
+    this.#wires = {
+      ...this.#wires,
+      [op.lane]: isRealTime
+        ? { ...wire, freeAt: end }
+        : { freeAt: end, list, status: status < 0xf0 ? status : 0 },
+    }
+    const { message, deviceId, action, lane, heardBy } = op
+    this.#put({
+      kind: 'arrive',
+      at: end,
+      message: op,
+      entry: { message, deviceId, action, bytes, start, end, lane, by, heardBy },
+    })
+    return end
+  }
+
+  #arrive({ message, hearers }: Message, entry: Omit<WireEntry, 'lostBy'>): void {
+    let lostBy = NOBODY
+    for (const { id, numbering, chart, deaf } of hearers) {
+      if (deaf > 0 && isLostWhileDeaf(message) && entry.start < (own(this.#deafUntil, id) ?? 0)) {
+        lostBy = [...lostBy, id]
+        continue
+      }
+      const before = own(this.#devices, id) ?? DEVICE_AT_POWER_ON
+      const after = receive(numbering, before, message, chart)
+      if (after !== before) this.#ownDevices()[id] = after
+      if (deaf > 0 && message.kind === 'program')
+        this.#deafUntil = { ...this.#deafUntil, [id]: entry.end + deaf }
+    }
+    const { deviceId, action, bytes, start, end, lane, by, heardBy } = entry
+    this.#wire.push({ message, deviceId, action, bytes, start, end, lane, by, heardBy, lostBy })
+  }
+
+  #closeContact(set: ContactDone): void {
+    const before = own(this.#devices, set.deviceId) ?? DEVICE_AT_POWER_ON
+    this.#ownDevices()[set.deviceId] = moveContact(before, set, set.calls)
+    this.#contacts.push(set)
+  }
+
+  #ownDevices(): { [deviceId: string]: DeviceState } {
+    if (!this.#areDevicesOurs) this.#devices = { ...this.#devices }
+    this.#areDevicesOurs = true
+    return this.#devices
+  }
+
+  #put(due: DueKind): void {
+    const one = { ...due, order: this.#count++ } as Due
+    let n = this.#due.length
+    while (n > this.#first && this.#due[n - 1]!.at > one.at) n--
+    this.#due.splice(n, 0, one)
+  }
+}
+
+type WithoutOrder<One> = One extends unknown ? Omit<One, 'order'> : never
+type DueKind = WithoutOrder<Due>
+
+const NO_TIMING: Timing = {
+  hasLong: false,
+  hasDouble: false,
+  longAfter: 0,
+  doubleWithin: 0,
+  firesOn: 'press',
+}
+const FREE_WIRE: Wire = { freeAt: 0, list: -1, status: 0 }
+const NOBODY: WireEntry['lostBy'] = []
+const CLOCK = 'clock'
+const TICK = [{ kind: 'send', deviceId: null, message: { kind: 'clock' } }] as const
+/** So many banks one list goes through at most. */
+const TRAVELS_MAX = 8
+
+/** A device that loads still takes the next recall: bank select and program change. */
+const isLostWhileDeaf = (message: MidiMessage): boolean =>
+  message.kind === 'control' &&
+  message.controller !== CONTROLLER.bankSelectMsb &&
+  message.controller !== CONTROLLER.bankSelectLsb

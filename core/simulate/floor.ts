@@ -1,0 +1,170 @@
+import { own } from '../base/own'
+import type { ChannelMessage } from '../midi/message'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { BankId } from '../rig/table/bank'
+import type { ControllerId } from '../rig/table/controller'
+import type { DeviceId } from '../rig/table/device'
+import type { SetValue } from '../rig/table/setValue'
+import type { SoundId } from '../rig/table/sound'
+import type { Layer, SwitchId } from '../rig/table/switch'
+import type { ContactSet } from '../sound/blocks'
+import type { SwitchEvent } from '../switching/compile'
+import { NOTHING_KNOWN, type Known } from '../switching/known'
+import type { TimedMessage } from '../switching/schedule'
+import { chartOf } from './chartIndex'
+import { DEVICE_AT_POWER_ON, playing, type DeviceState } from './device'
+import type { Message, Op } from './plan'
+
+/** The whole floor at one moment: what the controller knows, what every device remembers, what is still to come. */
+export interface FloorState {
+  /** All that was due up to here, in µs, is done. */
+  readonly at: number
+  readonly known: Known
+  /** What devices remember, where it is not what they remember at power on. */
+  readonly devices: { readonly [deviceId: string]: DeviceState }
+  /** Until when devices that load are deaf to controls, in µs. */
+  readonly deafUntil: { readonly [deviceId: string]: number }
+  /** The wire of each output; one for all unless the controller keeps its outputs apart. */
+  readonly wires: { readonly [lane: string]: Wire }
+  /** What is still to come, the next first. */
+  readonly due: readonly Due[]
+  /** Feet on switches, and what is not decided yet about them. */
+  readonly feet: { readonly [switchId: string]: Foot }
+  /** Switches that stay down, on jacks. */
+  readonly latched: { readonly [switchId: string]: boolean }
+  /** Counts what was begun, so that each thing due can be told from others. */
+  readonly count: number
+}
+
+export interface Wire {
+  /** When it will have sent all it was given, in µs. */
+  readonly freeAt: number
+  /** The list whose message it was given last, and the status of that, for running status. */
+  readonly list: number
+  readonly status: number
+}
+
+/** A foot that came down on a switch. */
+export interface Foot {
+  readonly isDown: boolean
+  /** Which of all feet that came down: what was due for an earlier one is void. */
+  readonly id: number
+  readonly fired: SwitchEvent | null
+  /** It may still become a double press. */
+  readonly isWaiting: boolean
+}
+
+/** A list of steps under way. */
+export interface Process {
+  readonly list: number
+  readonly ops: readonly Op[]
+  readonly from: number
+  readonly by: SwitchId | null
+  readonly controllerId: ControllerId | ''
+  /** What runs by itself has a name and keeps its own time; a list waits for what it sent. */
+  readonly name: string | null
+  /** Banks it has gone through: it stops before it goes round for ever. */
+  readonly travels: number
+}
+
+/** Something that will happen; `order` tells those due at once apart. */
+export type Due = { readonly at: number; readonly order: number } & (
+  | { readonly kind: 'arrive'; readonly message: Message; readonly entry: Omit<WireEntry, 'lostBy'> }
+  | { readonly kind: 'contact'; readonly set: ContactDone }
+  | { readonly kind: 'go'; readonly process: Process }
+  | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }
+  /** A tick of the clock; `exact` is its time without rounding. */
+  | {
+      readonly kind: 'tick'
+      readonly controllerId: ControllerId
+      readonly clock: number
+      readonly exact: number
+    }
+)
+
+export type FloorInput = { readonly at: number } & (
+  | { readonly kind: 'press' | 'release'; readonly switchId: SwitchId }
+  /** The bank changed by the controller's own switches. */
+  | { readonly kind: 'bank'; readonly bankId: BankId }
+  /** Another layer looked at: no switch asked for it. */
+  | { readonly kind: 'layer'; readonly layer: Layer }
+  /** A sound sent as a switch that recalls it would. */
+  | { readonly kind: 'sound'; readonly soundId: SoundId }
+  /** Messages for one device, sent by hand. */
+  | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly messages: readonly ChannelMessage[] }
+)
+
+/** One message on the wire; `start` and `end` are on the clock of the inputs. It is told once it has arrived. */
+export interface WireEntry extends TimedMessage {
+  /** The output it went out of; empty where all carry the same. */
+  readonly lane: string
+  /** The switch whose step sent it. */
+  readonly by: SwitchId | null
+  /** Every device that answers to it, in their order. */
+  readonly heardBy: readonly DeviceId[]
+  /** Those it came to while they were loading, and who lost it. */
+  readonly lostBy: readonly DeviceId[]
+}
+
+export interface ContactDone extends ContactSet {
+  readonly at: number
+  /** The learned state it calls up. */
+  readonly calls: readonly SetValue[]
+  readonly by: SwitchId | null
+}
+
+/** What a controller made of a foot. */
+export interface Gesture {
+  readonly at: number
+  readonly switchId: SwitchId
+  readonly event: SwitchEvent
+  /** For a press which position it did, from 0. */
+  readonly position: number
+}
+
+/** What happened since the state before. */
+export interface StepResult {
+  readonly state: FloorState
+  readonly wire: readonly WireEntry[]
+  readonly contacts: readonly ContactDone[]
+  readonly gestures: readonly Gesture[]
+}
+
+/** The bank a rig starts in: the first controller's home, else its first. */
+export function firstBank(rig: Rig): BankId | null {
+  const [controller] = inOrder(rig.controllers)
+  const home = controller?.home ?? null
+  if (home !== null && own(rig.banks, home)) return home
+  const banks = byIndex(rig.banks)
+  return (banks.find(({ controllerId }) => controllerId === controller?.id) ?? banks[0])?.id ?? null
+}
+
+export const floorAtPowerOn = (rig: Rig): FloorState => ({
+  at: 0,
+  known: { ...NOTHING_KNOWN, bankId: firstBank(rig) },
+  devices: Object.fromEntries(
+    Object.values(rig.devices).flatMap(({ id, powerOn }) =>
+      powerOn === null ? [] : [[id, playing(powerOn, chartOf(rig, id))]],
+    ),
+  ),
+  deafUntil: {},
+  wires: {},
+  due: [],
+  feet: {},
+  latched: {},
+  count: 1,
+})
+
+export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
+  own(state.devices, deviceId) ?? DEVICE_AT_POWER_ON
+
+/** Two results one behind the other. */
+export const joined = (first: StepResult, then: StepResult): StepResult => ({
+  state: then.state,
+  wire: [...first.wire, ...then.wire],
+  contacts: [...first.contacts, ...then.contacts],
+  gestures: [...first.gestures, ...then.gestures],
+})
+
+/** When the next thing is due, in µs; null when the floor is at rest. */
+export const nextDue = (state: FloorState): number | null => state.due[0]?.at ?? null

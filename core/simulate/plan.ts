@@ -1,0 +1,167 @@
+import { own } from '../base/own'
+import { encodeMessage } from '../midi/encode'
+import type { MidiMessage } from '../midi/message'
+import { CABLING, perRow } from '../rig/perTables'
+import type { Numbering } from '../rig/numbering/numbering'
+import type { Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
+import type { Bank } from '../rig/table/bank'
+import type { DeviceId } from '../rig/table/device'
+import type { SetValue } from '../rig/table/setValue'
+import type { Footswitch } from '../rig/table/switch'
+import type { ContactSet } from '../sound/blocks'
+import { actionSteps, asksKnown, expanded } from '../switching/action'
+import { COMPILE_KEYS, type SwitchEvent } from '../switching/compile'
+import { NOTHING_KNOWN, type Learned } from '../switching/known'
+import type { ActionStep } from '../switching/step'
+import { chartOf, type DeviceChart } from './chartIndex'
+import { answers, listeners } from './listeners'
+
+/** A step with all about it that does not hang on when it is done. */
+export type Op =
+  | Message
+  | {
+      readonly kind: 'contact'
+      readonly contact: ContactSet
+      /** A learned state that the contact calls up. */
+      readonly calls: readonly SetValue[]
+    }
+  | { readonly kind: 'wait'; readonly microseconds: number }
+  | { readonly kind: 'know'; readonly learned: Learned }
+  | { readonly kind: 'start'; readonly name: string; readonly ops: readonly Op[] }
+  | { readonly kind: 'stop'; readonly name: string }
+  /** An action whose steps hang on what is known when it is reached. */
+  | { readonly kind: 'ask'; readonly action: Action; readonly at: number }
+
+export interface Message {
+  readonly kind: 'message'
+  readonly message: MidiMessage
+  readonly deviceId: DeviceId | null
+  readonly action: number
+  readonly bytes: Uint8Array
+  readonly lane: string
+  /** Its controller leaves out a status byte equal to the one before. */
+  readonly isTerse: boolean
+  readonly heardBy: readonly DeviceId[]
+  readonly hearers: readonly Hearer[]
+}
+
+interface Hearer {
+  readonly id: DeviceId
+  readonly numbering: Numbering
+  readonly chart: DeviceChart
+  /** How long it is deaf after a recall, in µs; 0 when it keeps what comes meanwhile. */
+  readonly deaf: number
+}
+
+export interface SwitchPlan {
+  readonly positions: readonly (readonly Op[])[]
+  readonly release: readonly Op[]
+  readonly longPress: readonly Op[]
+  readonly doublePress: readonly Op[]
+}
+
+/** What a switch does to the floor. Worked out once, since it is done at every press. */
+export const switchPlan = perRow([...COMPILE_KEYS, ...CABLING], (rig, footswitch: Footswitch): SwitchPlan => {
+  const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
+  const plan = (actions: readonly Action[]) => planActions(rig, controllerId, actions)
+  const { positions, release, longPress, doublePress } = footswitch
+  return {
+    positions: positions.map(plan),
+    release: plan(release),
+    longPress: plan(longPress),
+    doublePress: plan(doublePress),
+  }
+})
+
+export const eventOps = (plan: SwitchPlan, event: SwitchEvent, position: number): readonly Op[] =>
+  event === 'press' ? plan.positions[position]! : plan[event]
+
+/** What is done on coming to a bank, and on leaving it. */
+export const bankPlan = perRow(
+  [...COMPILE_KEYS, ...CABLING],
+  (rig, bank: Bank): { readonly enter: readonly Op[]; readonly leave: readonly Op[] } => ({
+    enter: planActions(rig, bank.controllerId, bank.enter),
+    leave: planActions(rig, bank.controllerId, bank.leave),
+  }),
+)
+
+export function planActions(rig: Rig, controllerId: string, actions: readonly Action[]): Op[] {
+  const controller = own(rig.controllers, controllerId) ?? null
+  return expanded(rig, actions).flatMap(({ action, at }): Op[] =>
+    asksKnown(action)
+      ? [{ kind: 'ask', action, at }]
+      : planSteps(
+          rig,
+          controllerId,
+          actionSteps(rig, action, { controller, known: NOTHING_KNOWN, at: 0, by: null }),
+          at,
+        ),
+  )
+}
+
+export const planSteps = (
+  rig: Rig,
+  controllerId: string,
+  steps: readonly ActionStep[],
+  action: number,
+): Op[] =>
+  steps.flatMap((step): Op[] => {
+    switch (step.kind) {
+      case 'send':
+        return messages(rig, controllerId, step, action)
+      case 'contact':
+        return [{ kind: 'contact', contact: step, calls: calledBy(rig, step.deviceId, step.isClosed) }]
+      case 'start':
+        return [{ kind: 'start', name: step.name, ops: planSteps(rig, controllerId, step.steps, action) }]
+      default:
+        return [step]
+    }
+  })
+
+/** A message goes out where its device is; one for nobody in particular out of every output. */
+function messages(
+  rig: Rig,
+  controllerId: string,
+  { message, deviceId }: Extract<ActionStep, { kind: 'send' }>,
+  action: number,
+): Message[] {
+  const around = listeners(rig, controllerId)
+  const lanes =
+    deviceId === null
+      ? new Set(around.map(({ lane }) => lane))
+      : new Set([around.find(({ device }) => device.id === deviceId)?.lane ?? NOWHERE])
+  return [...lanes].map((lane): Message => {
+    const hearers = around
+      .filter((listener) => listener.lane === lane && answers(listener, message))
+      .map(({ device: { id, numbering, deafMs, whileDeaf } }) => ({
+        id,
+        numbering,
+        chart: chartOf(rig, id),
+        deaf: whileDeaf === 'loses' ? deafMs * 1000 : 0,
+      }))
+    const bytes = encodeMessage(message)
+    const heardBy = hearers.map(({ id }) => id)
+    const isTerse = own(rig.controllers, controllerId)?.runningStatus === true
+    return {
+      kind: 'message',
+      message,
+      deviceId,
+      action,
+      bytes,
+      lane: lane === NOWHERE ? '' : lane,
+      isTerse,
+      heardBy,
+      hearers,
+    }
+  })
+}
+
+/** Where a device is that no cable leads to: its messages go out all the same, and nobody hears them. */
+const NOWHERE = 'nowhere'
+
+/** What a device has learned for its one switch: state A while the contact is open, B while it is closed. */
+function calledBy(rig: Rig, deviceId: DeviceId, isClosed: boolean): readonly SetValue[] {
+  const [pair, ...others] = Object.values(rig.pairs).filter((one) => one.deviceId === deviceId)
+  return pair && others.length === 0 ? (isClosed ? pair.b : pair.a) : []
+}

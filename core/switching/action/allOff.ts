@@ -1,0 +1,39 @@
+import type { ActionOf } from '../../rig/table/action'
+import { soundDevices } from '../../sound/cells'
+import { sendWants } from '../../sound/sendWants'
+import { wantOf } from '../../sound/want'
+import { contactKey } from '../known'
+import { without } from '../phrase/phrase'
+import type { ActionStep } from '../step'
+import type { ActionDoes } from './actionDoes'
+
+/** Every device that can be switched off by message or contact, and all that runs by itself. */
+export const allOff: ActionDoes<ActionOf<'allOff'>> = {
+  asks: true,
+  steps: (rig, _, { controller, known }) => {
+    const wants = new Map(
+      soundDevices(rig).flatMap((device) => {
+        const want = device.bypass.kind === 'none' ? null : wantOf(rig, device, { kind: 'off' })
+        return want?.kind === 'be' ? [[device.id, want] as const] : []
+      }),
+    )
+    const presets: { [deviceId: string]: number } = {}
+    const values: { [controlId: string]: number } = {}
+    const contacts: { [key: string]: boolean } = {}
+    for (const [id, want] of wants) {
+      if (want.preset !== null) presets[id] = want.preset
+      for (const { controlId, value } of want.sets) values[controlId] = value
+      for (const { contact, isClosed } of want.contacts) contacts[contactKey(id, contact.id)] = isClosed
+    }
+    return [
+      ...Object.keys(known.running).map((name): ActionStep => ({ kind: 'stop', name })),
+      ...(known.clock ? [{ kind: 'send' as const, deviceId: null, message: { kind: 'stop' as const } }] : []),
+      ...(sendWants(rig, wants, controller) as readonly ActionStep[]),
+      { kind: 'know', learned: { sound: null, clock: false, presets, values, contacts } },
+    ]
+  },
+  reads: (_, { words }) => {
+    const said = without(words, 'all', 'everything')
+    return said && without(said, 'off')?.length === 0 ? [{ action: { kind: 'allOff' }, sureness: 7 }] : []
+  },
+}

@@ -1,0 +1,37 @@
+import { own } from '../../base/own'
+import type { ActionOf } from '../../rig/table/action'
+import { highestValue } from '../../rig/table/control'
+import { controlSet } from '../controlSends'
+import { controlsMeant, valueMeant } from '../phrase/controls'
+import { without } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+import { isOn } from './setControl'
+
+/** Goes by what the controller last sent for the control: it does not hear what the device does by itself. */
+export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
+  asks: true,
+  steps: (rig, { controlId, a, b }, { known }) =>
+    controlSet(rig, controlId, own(known.values, controlId) === a ? b : a),
+  isLit: (rig, { controlId }, { values }) => {
+    const value = own(values, controlId)
+    return value !== undefined && isOn(rig, controlId, value)
+  },
+  reads: (rig, { words }) => {
+    const said = without(words, 'alternate', 'toggle')
+    return controlsMeant(rig, said ?? words).flatMap(({ control, left, fit }) => {
+      const highest = highestValue(control.address)
+      const action = (a: number, b: number) => ({
+        action: { kind: 'alternateControl' as const, controlId: control.id, a, b },
+        sureness: fit + (said ? 4 : 1),
+      })
+      if (control.reading.kind === 'switch' && left.length === 0) return [action(highest, 0)]
+      if (!said) return []
+      // "alternate mix 20 60"
+      for (let n = 1; n < left.length; n++) {
+        const [a, b] = [valueMeant(control, left.slice(0, n)), valueMeant(control, left.slice(n))]
+        if (a !== null && b !== null && a !== b) return [action(a, b)]
+      }
+      return []
+    })
+  },
+}

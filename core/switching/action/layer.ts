@@ -1,0 +1,23 @@
+import type { ActionOf } from '../../rig/table/action'
+import { without } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+
+/** The foot that holds the layer gives it back when it comes off: the floor does that. */
+export const layer: ActionDoes<ActionOf<'layer'>> = {
+  asks: true,
+  steps: (_, { does }, { known, by }) => {
+    const to =
+      does === 'change' ? (known.layer === 'base' ? 'shift' : 'base') : does === 'base' ? 'base' : 'shift'
+    return [{ kind: 'know', learned: { layer: to, heldBy: does === 'hold' ? by : null } }]
+  },
+  isLit: (_, __, known) => known.layer === 'shift',
+  reads: (_, { words, isHold }) => {
+    const said = without(words, 'shift', 'layer')
+    if (!said) return []
+    if (said.length === 0)
+      return [{ action: { kind: 'layer', does: isHold ? 'hold' : 'change' }, sureness: 6 }]
+    return without(said, 'off', 'base', 'layer')?.length === 0
+      ? [{ action: { kind: 'layer', does: 'base' }, sureness: 5 }]
+      : []
+  },
+}

@@ -1,0 +1,27 @@
+import { own } from '../../base/own'
+import type { ActionOf } from '../../rig/table/action'
+import { LOOPER_FUNCTIONS } from '../../rig/table/action/looper'
+import { highestValue } from '../../rig/table/control'
+import { controlSends } from '../controlSends'
+import { controlsMeant } from '../phrase/controls'
+import { take, type Reading } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+
+/** Its control sent once: what the looper makes of it hangs on what it does at that moment, which nobody tells us. */
+export const looper: ActionDoes<ActionOf<'looper'>> = {
+  steps: (rig, { controlId }) => {
+    const control = own(rig.controls, controlId)
+    if (!control) return []
+    const { reading } = control
+    return controlSends(rig, controlId, 'value' in reading ? reading.value : highestValue(control.address))
+  },
+  reads: (rig, { words }) =>
+    controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
+      const place = `${control.section} ${own(rig.devices, control.deviceId)?.name ?? ''}`
+      if (!/loop/i.test(`${place} ${control.name}`) || left.length > 0) return []
+      const does = LOOPER_FUNCTIONS.find((one) => take(control.name.toLowerCase().split(/\s+/), one).fit > 0)
+      return [
+        { action: { kind: 'looper', controlId: control.id, does: does ?? 'oneButton' }, sureness: fit + 4 },
+      ]
+    }),
+}

@@ -1,0 +1,19 @@
+import { own } from '../../base/own'
+import type { ActionOf } from '../../rig/table/action'
+import { take, without } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+
+/** It is what it stands for. */
+export const macro: ActionDoes<ActionOf<'macro'>> = {
+  steps: () => [],
+  expands: (rig, { macroId }) => own(rig.macros, macroId)?.actions ?? [],
+  reads: (rig, { words }) => {
+    const rest = without(words, 'macro', 'run') ?? words
+    return Object.values(rig.macros).flatMap(({ id, name }) => {
+      const { left, fit } = take(rest, name)
+      return fit === 0 || left.length > 0
+        ? []
+        : [{ action: { kind: 'macro' as const, macroId: id }, sureness: fit + 2 + (rest === words ? 0 : 2) }]
+    })
+  },
+}

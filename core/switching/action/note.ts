@@ -1,0 +1,50 @@
+import { own } from '../../base/own'
+import type { U7 } from '../../base/u7'
+import { sendChannel } from '../../rig/channels'
+import type { ActionOf } from '../../rig/table/action'
+import { devicesMeant } from '../phrase/controls'
+import { onlyNumber, without } from '../phrase/phrase'
+import type { ActionStep } from '../step'
+import type { ActionDoes } from './actionDoes'
+
+export const note: ActionDoes<ActionOf<'note'>> = {
+  steps: (rig, { deviceId, note: number, velocity, does, ms }) => {
+    const device = own(rig.devices, deviceId)
+    const channel = device ? sendChannel(rig, device) : null
+    if (!device || channel === null) return []
+    const send = (kind: 'noteOn' | 'noteOff'): ActionStep => ({
+      kind: 'send',
+      deviceId: device.id,
+      message: { kind, channel, note: number, velocity: kind === 'noteOn' ? velocity : (0 as U7) },
+    })
+    const name = `note/${deviceId}/${number}`
+    if (does === 'on') return [{ kind: 'stop', name }, send('noteOn')]
+    if (does === 'off') return [{ kind: 'stop', name }, send('noteOff')]
+    const steps = [send('noteOn'), { kind: 'wait' as const, microseconds: ms * 1000 }, send('noteOff')]
+    return [{ kind: 'start', name, steps }]
+  },
+  reads: (rig, { words, isHold }) => {
+    const said = without(words, 'note')
+    if (!said) return []
+    return devicesMeant(rig, said).flatMap(({ device, left, fit }) => {
+      const number = onlyNumber(left)
+      if (
+        device.kind !== 'receiver' ||
+        number === null ||
+        !Number.isInteger(number) ||
+        number < 0 ||
+        number > 127
+      )
+        return []
+      const action = {
+        kind: 'note' as const,
+        deviceId: device.id,
+        note: number as U7,
+        velocity: 100 as U7,
+        does: isHold ? ('on' as const) : ('strike' as const),
+        ms: 100,
+      }
+      return [{ action, sureness: fit + 3, ...(isHold && { release: { ...action, does: 'off' as const } }) }]
+    })
+  },
+}

@@ -1,0 +1,46 @@
+import { own } from '../../base/own'
+import type { Rig } from '../../rig/rig'
+import type { ActionOf } from '../../rig/table/action'
+import type { Control } from '../../rig/table/control'
+import { controlSet } from '../controlSends'
+import type { Known } from '../known'
+import { controlsMeant } from '../phrase/controls'
+import { without } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+
+/** The names of a control as scenes, in the order of their values: scene 1 is often value 0 (common practice). */
+export const scene: ActionDoes<ActionOf<'scene'>> = {
+  asks: true,
+  steps: (rig, action, { known }) => {
+    const value = sceneValue(rig, action, known)
+    return value === null ? [] : controlSet(rig, action.controlId, value)
+  },
+  isLit: (_, { controlId, move, value }, { values }) =>
+    move === 'to' ? own(values, controlId) === value : null,
+  reads: (rig, { words }) =>
+    (['next', 'previous'] as const).flatMap((move) => {
+      const said = without(words, move)
+      return controlsMeant(rig, said ?? []).flatMap(({ control, left, fit }) =>
+        control.reading.kind === 'named' && left.length === 0
+          ? [{ action: { kind: 'scene' as const, controlId: control.id, move, value: 0 }, sureness: fit + 4 }]
+          : [],
+      )
+    }),
+}
+
+export const sceneNames = (control: Control | undefined): readonly { value: number; name: string }[] =>
+  control?.reading.kind === 'named' ? control.reading.names.toSorted((a, b) => a.value - b.value) : []
+
+function sceneValue(
+  rig: Rig,
+  { controlId, move, value }: ActionOf<'scene'>,
+  { values }: Known,
+): number | null {
+  const control = own(rig.controls, controlId)
+  if (move === 'to') return control ? value : null
+  const all = sceneNames(control)
+  const now = own(values, controlId)
+  const at = now === undefined ? -1 : all.findIndex((one) => one.value === now)
+  if (at < 0) return (move === 'next' ? all[0] : all.at(-1))?.value ?? null
+  return all.at((at + (move === 'next' ? 1 : -1)) % all.length)!.value
+}

@@ -1,0 +1,31 @@
+import { own } from '../../base/own'
+import type { Rig } from '../../rig/rig'
+import type { ActionOf } from '../../rig/table/action'
+import { highestValue } from '../../rig/table/control'
+import { controlSet } from '../controlSends'
+import { controlsMeant, valueMeant } from '../phrase/controls'
+import type { ActionDoes } from './actionDoes'
+
+export const setControl: ActionDoes<ActionOf<'setControl'>> = {
+  steps: (rig, { controlId, value }) => controlSet(rig, controlId, value),
+  // An "off" that was sent is no reason to shine.
+  isLit: (rig, { controlId, value }, { values }) =>
+    own(values, controlId) === value && isOn(rig, controlId, value),
+  reads: (rig, { words, isHold }) =>
+    controlsMeant(rig, words).flatMap(({ control, left, fit }) => {
+      const value = valueMeant(control, left)
+      if (value === null) return []
+      const action = { kind: 'setControl' as const, controlId: control.id, value }
+      const back = control.reading.kind === 'switch' ? (value > 0 ? 0 : highestValue(control.address)) : null
+      return isHold && back === null
+        ? []
+        : [{ action, sureness: fit + 3, ...(isHold && { release: { ...action, value: back! } }) }]
+    }),
+}
+
+/** Whether a value of a control counts as on: of a switch the upper half, of anything else every value but the lowest. */
+export function isOn(rig: Rig, controlId: string, value: number): boolean {
+  const control = own(rig.controls, controlId)
+  if (!control) return false
+  return control.reading.kind === 'switch' ? value > highestValue(control.address) / 2 : value > 0
+}

@@ -1,0 +1,15 @@
+import type { ActionOf } from '../../rig/table/action'
+import { onlyNumber, without } from '../phrase/phrase'
+import type { ActionDoes } from './actionDoes'
+
+export const wait: ActionDoes<ActionOf<'wait'>> = {
+  steps: (_, { ms }) => [{ kind: 'wait', microseconds: ms * 1000 }],
+  reads: (_, { words }) => {
+    const said = without(words, 'wait')
+    if (!said) return []
+    const ms = onlyNumber(said.filter((word) => word !== 'ms').map((word) => word.replace(/ms$/, '')))
+    return ms !== null && Number.isInteger(ms) && ms >= 1 && ms <= 10_000
+      ? [{ action: { kind: 'wait', ms }, sureness: 6 }]
+      : []
+  },
+}

@@ -1,0 +1,163 @@
+import { own } from '../base/own'
+import { perTables } from '../rig/perTables'
+import { byIndex, type Rig } from '../rig/rig'
+import { switchesHere } from '../rig/switchesHere'
+import type { Action } from '../rig/table/action'
+import type { Bank, BankId } from '../rig/table/bank'
+import type { ControllerId } from '../rig/table/controller'
+import type { SoundId } from '../rig/table/sound'
+import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
+import { expanded } from './action'
+import { destination } from './action/travel'
+import { COMPILE_KEYS } from './compile'
+
+/** A bank in one of its layers. */
+export interface Spot {
+  readonly bank: Bank
+  readonly layer: Layer
+}
+
+/** One step from spot to spot. */
+export interface Way {
+  readonly from: number
+  readonly to: number
+  /** Null for the switches the controller keeps for turning banks. */
+  readonly by: Footswitch | null
+}
+
+/** Where the foot can be, and what one press leads to. */
+export interface BankMap {
+  readonly spots: readonly Spot[]
+  readonly ways: readonly Way[]
+  readonly home: number
+  /** Presses from spot to spot; Infinity where no way leads. */
+  readonly presses: readonly (readonly number[])[]
+  /** The spots where a sound can be stepped on. */
+  readonly sounds: ReadonlyMap<SoundId, readonly number[]>
+  /** Spots that cannot be left, and those that cannot be left for home. */
+  readonly deadEnds: readonly number[]
+  readonly noWayHome: readonly number[]
+  /** Spots that no way from home leads to. */
+  readonly unreached: readonly number[]
+}
+
+/** `back` hangs on where the foot was: it is not counted as a way. */
+export const bankMap = (rig: Rig, controllerId: ControllerId): BankMap | null =>
+  maps(rig).get(controllerId) ?? null
+
+const maps = perTables(
+  [...COMPILE_KEYS, 'banks', 'switches'],
+  (rig: Rig): ReadonlyMap<string, BankMap> =>
+    new Map(
+      Object.keys(rig.controllers).flatMap((id) => {
+        const map = work(rig, id as ControllerId)
+        return map ? [[id, map]] : []
+      }),
+    ),
+)
+
+function work(rig: Rig, controllerId: ControllerId): BankMap | null {
+  const controller = own(rig.controllers, controllerId)!
+  const banks = byIndex(rig.banks).filter((bank) => bank.controllerId === controllerId)
+  if (banks.length === 0) return null
+  const layers: readonly Layer[] = controller.hasShift ? ['base', 'shift'] : ['base']
+  const spots = banks.flatMap((bank) => layers.map((layer): Spot => ({ bank, layer })))
+  const spotAt = (bankId: BankId | null, layer: Layer) =>
+    spots.findIndex((one) => one.bank.id === bankId && one.layer === layer)
+  const home = spotAt(controller.home ?? banks[0]!.id, 'base')
+  const ways: Way[] = []
+  const sounds = new Map<SoundId, number[]>()
+  for (const [from, { bank, layer }] of spots.entries()) {
+    for (const by of switchesHere(rig, bank.id, layer).values()) {
+      for (const { actions } of actionLists(by)) {
+        const { spot, said, isHeld } = after(rig, actions, bank.id, layer)
+        for (const id of said) {
+          const at = sounds.get(id) ?? []
+          if (!at.includes(from)) sounds.set(id, [...at, from])
+        }
+        const to = spotAt(spot.bankId, spot.layer)
+        if (to < 0 || to === from) continue
+        ways.push({ from, to, by })
+        // A foot that comes off gives a held layer back.
+        if (isHeld) ways.push({ from: to, to: from, by })
+      }
+    }
+    // What it keeps for turning banks does so from everywhere, round at the ends.
+    if (controller.keepsSwitches > 0 && banks.length > 1)
+      for (const by of [1, -1]) {
+        const next = banks.at((banks.indexOf(bank) + by) % banks.length)!
+        ways.push({ from, to: spotAt(next.id, layer), by: null })
+      }
+  }
+  const presses = spots.map((_, from) => distances(spots.length, ways, from))
+  return {
+    spots,
+    ways,
+    home,
+    presses,
+    sounds,
+    deadEnds: spots.flatMap((_, n) =>
+      spots.length > 1 && presses[home]![n]! < Infinity && !ways.some(({ from }) => from === n) ? [n] : [],
+    ),
+    noWayHome: spots.flatMap((_, n) =>
+      presses[home]![n]! < Infinity && presses[n]![home] === Infinity ? [n] : [],
+    ),
+    unreached: spots.flatMap((spot, n) =>
+      spot.layer === 'base' && presses[home]![n] === Infinity ? [n] : [],
+    ),
+  }
+}
+
+/** Where a list leaves the foot, and the sounds it recalls. A layer that is held is given back; what is done under it is under it. */
+function after(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Layer) {
+  let spot = { bankId: bankId as BankId | null, layer }
+  const said: SoundId[] = []
+  let isHeld = false
+  for (const { action } of expanded(rig, actions)) {
+    if (action.kind === 'recallSound') said.push(action.soundId)
+    if (action.kind === 'travel' && action.to !== 'back')
+      spot = { ...spot, bankId: destination(rig, action, { bankId: spot.bankId, back: [] }) ?? spot.bankId }
+    if (action.kind === 'layer') isHeld = action.does === 'hold'
+    if (action.kind === 'layer')
+      spot = {
+        ...spot,
+        layer:
+          action.does === 'base' || (action.does === 'change' && spot.layer === 'shift') ? 'base' : 'shift',
+      }
+  }
+  return { spot, said, isHeld }
+}
+
+/** Fewest presses from one spot to all. */
+function distances(count: number, ways: readonly Way[], from: number): number[] {
+  const all = Array.from({ length: count }, () => Infinity)
+  all[from] = 0
+  const open = [from]
+  for (let at = open.shift(); at !== undefined; at = open.shift())
+    for (const way of ways)
+      if (way.from === at && all[way.to] === Infinity) {
+        all[way.to] = all[at]! + 1
+        open.push(way.to)
+      }
+  return all
+}
+
+/** Fewest presses from a spot where one sound is stepped on until another is; null where there is no way. */
+export function pressesBetween({ sounds, presses }: BankMap, from: SoundId, to: SoundId): number | null {
+  const least = Math.min(
+    ...(sounds.get(from) ?? []).flatMap((a) => (sounds.get(to) ?? []).map((b) => presses[a]![b]! + 1)),
+  )
+  return least === Infinity ? null : least
+}
+
+/** Where the nth of a row of things stands with so many a bank, all from 1: "preset 24, six a bank: bank 4, switch 6". */
+export const bankAndSwitch = (
+  nth: number,
+  perBank: number,
+): { readonly bank: number; readonly number: number } => ({
+  bank: Math.ceil(nth / perBank),
+  number: ((nth - 1) % perBank) + 1,
+})
+
+/** The inverse of {@link bankAndSwitch}. */
+export const nthOf = (bank: number, number: number, perBank: number): number => (bank - 1) * perBank + number

@@ -1,0 +1,34 @@
+import { own } from '../base/own'
+import { sendChannel } from '../rig/channels'
+import { controlMessages } from '../rig/chart/controlMessages'
+import type { Rig } from '../rig/rig'
+import { highestValue } from '../rig/table/control'
+import type { ActionStep } from './step'
+
+/** What puts a control at a value; nothing where its device listens on no channel or the value is beyond it. */
+export function controlSends(rig: Rig, controlId: string, value: number): readonly ActionStep[] {
+  const control = own(rig.controls, controlId)
+  const device = own(rig.devices, control?.deviceId ?? '')
+  const channel = device ? sendChannel(rig, device) : null
+  if (!control || !device || channel === null || value > highestValue(control.address)) return []
+  return controlMessages(control.address, channel, value).map((message) => ({
+    kind: 'send',
+    deviceId: device.id,
+    message,
+  }))
+}
+
+/** The name a sweep of a control runs under. */
+export const sweepName = (controlId: string): string => `sweep/${controlId}`
+
+/** The same, known to have been sent: whatever leads the control elsewhere stops. */
+export function controlSet(rig: Rig, controlId: string, value: number): readonly ActionStep[] {
+  const sends = controlSends(rig, controlId, value)
+  return sends.length === 0
+    ? []
+    : [
+        { kind: 'stop', name: sweepName(controlId) },
+        ...sends,
+        { kind: 'know', learned: { values: { [controlId]: value } } },
+      ]
+}

@@ -1,0 +1,66 @@
+import type { BankId } from '../rig/table/bank'
+import type { SoundId } from '../rig/table/sound'
+import type { Layer, SwitchId } from '../rig/table/switch'
+
+/** All that a controller knows: what it was told, where it is, what it sent. Of the devices it knows nothing. */
+export interface Known {
+  /** The bank it is in; null when it has none. */
+  readonly bankId: BankId | null
+  readonly layer: Layer
+  /** The switch whose foot holds the shift layer; null while nothing does. */
+  readonly heldBy: SwitchId | null
+  /** Banks it was in before, the last one last. */
+  readonly back: readonly BankId[]
+  /** The position the next press of a switch will do, where it is not 0. */
+  readonly next: { readonly [switchId: string]: number }
+  /** The position a switch did last; none for one not pressed, or put off by its group. */
+  readonly done: { readonly [switchId: string]: number }
+  /** What it last sent: presets by device, counted from 0; values by control; contacts by device and contact. */
+  readonly presets: { readonly [deviceId: string]: number }
+  readonly values: { readonly [controlId: string]: number }
+  readonly contacts: { readonly [key: string]: boolean }
+  readonly sound: SoundId | null
+  /** Beats a minute; null while it was told none. */
+  readonly tempo: number | null
+  /** When it was tapped, in µs; taps too old to count are gone. */
+  readonly taps: readonly number[]
+  readonly clock: boolean
+  readonly tuner: boolean
+  /** What runs by itself, by name: sweeps, pulses, notes that end. */
+  readonly running: { readonly [name: string]: number }
+}
+
+/** What changes in what it knows; maps are put over what is there. */
+export type Learned = Partial<Omit<Known, 'next' | 'done' | 'running'>>
+
+export const NOTHING_KNOWN: Known = {
+  bankId: null,
+  layer: 'base',
+  heldBy: null,
+  back: [],
+  next: {},
+  done: {},
+  presets: {},
+  values: {},
+  contacts: {},
+  sound: null,
+  tempo: null,
+  taps: [],
+  clock: false,
+  tuner: false,
+  running: {},
+}
+
+/** What it knows afterwards. */
+export const learn = (known: Known, learned: Learned): Known => ({
+  ...known,
+  ...learned,
+  presets: learned.presets ? { ...known.presets, ...learned.presets } : known.presets,
+  values: learned.values ? { ...known.values, ...learned.values } : known.values,
+  contacts: learned.contacts ? { ...known.contacts, ...learned.contacts } : known.contacts,
+})
+
+export const contactKey = (deviceId: string, contactId: string): string => `${deviceId}/${contactId}`
+
+/** The tempo a controller goes by before it is told one (MIDI files take the same; RP-001, from memory). */
+export const FIRST_TEMPO = 120

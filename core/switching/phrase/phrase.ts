@@ -1,0 +1,75 @@
+import type { Action } from '../../rig/table/action'
+import type { DeviceId } from '../../rig/table/device'
+import type { ControllerId } from '../../rig/table/controller'
+
+/** What a player typed, in lower case, word by word; "hold" is taken out and kept apart. */
+export interface Phrase {
+  readonly words: readonly string[]
+  /** What the foot does goes back when it comes off. */
+  readonly isHold: boolean
+  /** The controller it is typed for. */
+  readonly controllerId: ControllerId | null
+}
+
+/** One thing a phrase can mean. */
+export interface Reading {
+  readonly action: Action
+  /** The preset that the action recalls has no row yet: it is to be made, with the action's id. */
+  readonly makes?: { readonly deviceId: DeviceId; readonly index: number }
+  /** What undoes it when the foot comes off, for a hold. */
+  readonly release?: Action
+  /** How well the words fit: higher is better. */
+  readonly sureness: number
+}
+
+export const phraseOf = (typed: string, controllerId: ControllerId | null): Phrase => {
+  const words = typed
+    .toLowerCase()
+    .split(/[\s,;]+/)
+    .filter((word) => word !== '')
+  const kept = words.filter((word) => word !== 'hold')
+  return { words: kept, isHold: kept.length < words.length, controllerId }
+}
+
+const wordsOf = (name: string): string[] =>
+  name
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}#]+/u)
+    .filter((word) => word !== '')
+
+/** Words left over when those that begin a word of a name are taken out, each its own; `fit` says how well they did. */
+export interface Taken {
+  readonly left: readonly string[]
+  readonly fit: number
+}
+
+/** Takes from typed words those that begin words of `name`: half words do, in any order. */
+export function take(words: readonly string[], name: string): Taken {
+  const open = wordsOf(name)
+  const left: string[] = []
+  let fit = 0
+  for (const word of words) {
+    const whole = open.indexOf(word)
+    const at = whole >= 0 ? whole : open.findIndex((one) => one.startsWith(word))
+    if (at < 0) {
+      left.push(word)
+      continue
+    }
+    open.splice(at, 1)
+    fit += whole >= 0 ? 2 : 1
+  }
+  // A name said whole is meant more than one of which it is a part.
+  return { left, fit: fit > 0 && open.length === 0 ? fit + 1 : fit }
+}
+
+/** The words without one of several, said whole or begun with two letters at least; null when none was said. */
+export function without(words: readonly string[], ...some: readonly string[]): readonly string[] | null {
+  const at = words.findIndex((word) =>
+    some.some((one) => one === word || (word.length > 1 && one.startsWith(word))),
+  )
+  return at < 0 ? null : words.toSpliced(at, 1)
+}
+
+/** A phrase that is one number and nothing else. */
+export const onlyNumber = (words: readonly string[]): number | null =>
+  words.length === 1 && /^[+-]?\d+(?:[.,]\d+)?$/.test(words[0]!) ? Number(words[0]!.replace(',', '.')) : null

@@ -1,0 +1,55 @@
+import { own } from '../../base/own'
+import type { MidiMessage } from '../../midi/message'
+import { sendChannel } from '../../rig/channels'
+import { change, type Change, type Edit } from '../../rig/edit'
+import { actionsAt, putActions, type ListPlace } from '../../rig/edits/actionList'
+import { putSwitch, switchAt } from '../../rig/edits/switchSlot'
+import { recallMessages } from '../../rig/numbering/address'
+import type { Rig } from '../../rig/rig'
+import type { Action } from '../../rig/table/action'
+import { BLANK_PRESET, type Preset, type PresetId } from '../../rig/table/preset'
+import { readingsOf } from '../action'
+import type { Doing } from '../action/actionDoes'
+import { listSteps, messagesAmong } from '../compile'
+import { phraseOf, type Reading } from './phrase'
+
+/** So many are offered. */
+const OFFERED = 12
+
+/** What a typed phrase can mean in a list, the likeliest first: whole, in any order, in half words. */
+export function readPhrase(rig: Rig, typed: string, doing: Doing): Reading[] {
+  const seen = new Set<string>()
+  return readingsOf(rig, phraseOf(typed, doing.controller?.id ?? null))
+    .filter(({ action, makes }) => {
+      const key = JSON.stringify([action, makes])
+      return !seen.has(key) && seen.add(key) !== undefined
+    })
+    .slice(0, OFFERED)
+}
+
+/** What a reading would send. */
+export function readingSends(rig: Rig, { action, makes }: Reading, doing: Doing): readonly MidiMessage[] {
+  if (!makes) return messagesAmong(listSteps(rig, [action], doing)).map(({ message }) => message)
+  const device = own(rig.devices, makes.deviceId)
+  const channel = device ? sendChannel(rig, device) : null
+  return device && channel !== null ? recallMessages(device.numbering, channel, makes.index) : []
+}
+
+/** Adds a reading behind what a list does; what undoes it goes to the foot's coming off. A preset is made where it must be. */
+export function addReading(rig: Rig, place: ListPlace, reading: Reading, newPresetId: PresetId): Edit | null {
+  const { makes, release } = reading
+  const first: Change[] = []
+  let action: Action = reading.action
+  if (makes && action.kind === 'recallPreset') {
+    const preset: Preset = { ...BLANK_PRESET, id: newPresetId, ...makes }
+    first.push(change('presets', preset.id, null, preset))
+    action = { ...action, presetId: preset.id }
+  }
+  const edit = putActions(rig, place, 'addAction', [...actionsAt(rig, place), action], first)
+  if (!edit || !release || place.of !== 'switch' || place.event === 'release') return edit
+  const before = switchAt(rig, place.slot)
+  const last = edit.changes.at(-1)!
+  if (last.table !== 'switches' || !last.after) return edit
+  const after = { ...last.after, release: [...before.release, release] }
+  return { ...edit, changes: [...edit.changes.slice(0, -1), putSwitch(rig, after)] }
+}
