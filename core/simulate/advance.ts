@@ -280,11 +280,10 @@ export class FloorRun {
           break
         }
         case 'know': {
+          const from = this.#known.bankId
           const more = this.#learn(op.learned, controllerId, travels)
-          if (more.length > 0) {
-            ops = [...ops.slice(0, n + 1), ...more, ...ops.slice(n + 1)]
-            travels++
-          }
+          if (this.#known.bankId !== from) travels++
+          if (more.length > 0) ops = [...ops.slice(0, n + 1), ...more, ...ops.slice(n + 1)]
           break
         }
         case 'start': {

@@ -18,8 +18,11 @@ export function controlSends(rig: Rig, controlId: string, value: number): readon
   }))
 }
 
+/** How the names of sweeps begin. */
+export const SWEEP = 'sweep/'
+
 /** The name a sweep of a control runs under. */
-export const sweepName = (controlId: string): string => `sweep/${controlId}`
+export const sweepName = (controlId: string): string => `${SWEEP}${controlId}`
 
 /** The same, known to have been sent: whatever leads the control elsewhere stops. */
 export function controlSet(rig: Rig, controlId: string, value: number): readonly ActionStep[] {

@@ -2,12 +2,13 @@ import type { ActionOf } from '../../rig/table/action'
 import { soundDevices } from '../../sound/cells'
 import { sendWants } from '../../sound/sendWants'
 import { wantOf } from '../../sound/want'
+import { SWEEP } from '../controlSends'
 import { contactKey } from '../known'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
 
-/** Every device that can be switched off by message or contact, and all that runs by itself. */
+/** Every device that can be switched off by message or contact, and all sweeps. */
 export const allOff: ActionDoes<ActionOf<'allOff'>> = {
   asks: true,
   steps: (rig, _, { controller, known }) => {
@@ -26,7 +27,10 @@ export const allOff: ActionDoes<ActionOf<'allOff'>> = {
       for (const { contact, isClosed } of want.contacts) contacts[contactKey(id, contact.id)] = isClosed
     }
     return [
-      ...Object.keys(known.running).map((name): ActionStep => ({ kind: 'stop', name })),
+      // Notes and pulses end by themselves: stopped halfway, a note would hang and a contact stay closed.
+      ...Object.keys(known.running)
+        .filter((name) => name.startsWith(SWEEP))
+        .map((name): ActionStep => ({ kind: 'stop', name })),
       ...(known.clock ? [{ kind: 'send' as const, deviceId: null, message: { kind: 'stop' as const } }] : []),
       ...(sendWants(rig, wants, controller) as readonly ActionStep[]),
       { kind: 'know', learned: { sound: null, clock: false, presets, values, contacts } },

@@ -2,7 +2,7 @@ import * as z from 'zod'
 
 import type { ActionRow } from './actionRow'
 
-/** Every device switched off in its own way, and everything that runs by itself stopped. */
+/** Every device switched off in its own way, and all sweeps stopped. */
 export const allOffSchema = z.strictObject({
   kind: z.literal('allOff'),
 })
