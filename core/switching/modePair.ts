@@ -63,7 +63,8 @@ export function pairOutcome(mode: ControllerMode, reading: Reading, highest: num
     })
   }
   const after = { off: run('off', PRESSES), on: run('on', PRESSES) }
-  const long = run('off', 8).slice(2)
+  // Long enough for the count to be a whole number once rounded.
+  const long = run('off', 42).slice(2)
   const changes = long.slice(1).filter((one, n) => one !== long[n]).length
   const isOutOfStep =
     mode.kind === 'alternate' &&
