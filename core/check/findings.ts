@@ -171,7 +171,7 @@ export const CHECKS: readonly Check[] = [
   on(SWITCHES, lostOnSwitch),
   on(SWITCHES, overfullSwitch),
   on(SWITCHES, slowSwitch),
-  on(['controllers', 'banks', 'switches'], keptGesture),
+  on(['controllers', 'macros', 'banks', 'switches'], keptGesture),
   on(['controllers', 'banks', 'switches'], editingOnStage),
   on([...CABLING, 'banks', 'switches'], beyondController),
 ]

@@ -3,6 +3,7 @@ import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import type { Controller, KeptGesture as Kept } from '../rig/table/controller'
 import { putSwitch } from '../rig/edits/switchSlot'
 import type { Rig } from '../rig/rig'
+import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { FindingOf } from './finding'
 
 export type KeptGesture = FindingOf<

@@ -25,6 +25,7 @@ import {
 } from '#core'
 import { at, controls, pairs } from './charts'
 import { soundSteps } from './sounds'
+import { switchStepsOfDemo } from './switches'
 
 const control = (id: string) => id as Control['id']
 
@@ -42,7 +43,7 @@ export function tidewright(): Rig {
   }
   const learned = (rig: Rig) =>
     editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
-  return [...CABLES.map(layable), learned, ...soundSteps].reduce(done, boxes)
+  return [...CABLES.map(layable), learned, ...soundSteps, ...switchStepsOfDemo].reduce(done, boxes)
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
-  actionLists,
   isProgrammed,
   lampNow,
   modeOf,
@@ -70,17 +69,6 @@ const blocks = computed(() => {
 /** Past this many lines each keeps to one. */
 const isDense = computed(() => blocks.value.flatMap(({ lines }) => lines).length > 4)
 const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : null))
-const spoken = computed(() => {
-  const lists = footswitch ? actionLists(footswitch).filter(({ actions }) => actions.length > 0).length : 0
-  return [
-    where.value,
-    name.value,
-    lists === 0 ? 'nothing yet' : '',
-    lamp.value && lists > 0 ? lampText(lamp.value) : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
-})
 </script>
 
 <template>
@@ -89,7 +77,6 @@ const spoken = computed(() => {
     class="tile"
     :class="{ chosen, marked, blank: !isLive, borrowed: isBorrowed }"
     :aria-pressed="chosen || marked"
-    :aria-label="isLive ? undefined : spoken"
     :tabindex="tabStop ? 0 : -1"
   >
     <template v-if="footswitch && isLive">

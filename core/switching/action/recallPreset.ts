@@ -8,7 +8,7 @@ import type { Device } from '../../rig/table/device'
 import type { PresetId } from '../../rig/table/preset'
 import type { ActionOf } from '../../rig/table/action'
 import { devicesMeant } from '../phrase/controls'
-import { take, type Reading } from '../phrase/phrase'
+import { take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
 
@@ -37,7 +37,7 @@ export const recallPreset: ActionDoes<ActionOf<'recallPreset'>> = {
     return preset !== undefined && own(presets, preset.deviceId) === preset.index
   },
   reads: (rig, { words }) =>
-    devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] => [
+    devicesMeant(rig, without(words, 'preset') ?? words).flatMap(({ device, left, fit }): Reading[] => [
       ...unnamed(rig, device, left, fit),
       ...Object.values(rig.presets).flatMap((preset): Reading[] => {
         if (preset.deviceId !== device.id) return []

@@ -3,7 +3,7 @@ import type { ActionOf } from '../../rig/table/action'
 import { sendingOf } from '../../sound/sending'
 import { wantsOf } from '../../sound/want'
 import { contactKey } from '../known'
-import { take } from '../phrase/phrase'
+import { take, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes, Recalled } from './actionDoes'
 
@@ -34,11 +34,13 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
     )
   },
   isLit: (_, { soundId }, { sound }) => sound === soundId,
-  reads: (rig, { words }) =>
-    Object.values(rig.sounds).flatMap(({ id, name }) => {
-      const { left, fit } = take(words, name)
+  reads: (rig, { words }) => {
+    const said = without(words, 'sound')
+    return Object.values(rig.sounds).flatMap(({ id, name }) => {
+      const { left, fit } = take(said ?? words, name)
       return fit === 0 || left.length > 0
         ? []
-        : [{ action: { kind: 'recallSound' as const, soundId: id }, sureness: fit + 2 }]
-    }),
+        : [{ action: { kind: 'recallSound' as const, soundId: id }, sureness: fit + (said ? 4 : 2) }]
+    })
+  },
 }

@@ -32,7 +32,7 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
       said.length === 0 ? [{ action: { kind: 'tap', controlId: null }, sureness: 12 }] : []
     const named = controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] =>
       left.length === 0 && /tap/i.test(control.name) && control.reading.kind !== 'range'
-        ? [{ action: { kind: 'tap', controlId: control.id }, sureness: fit }]
+        ? [{ action: { kind: 'tap', controlId: control.id }, sureness: fit + 5 }]
         : [],
     )
     return [...alone, ...named]

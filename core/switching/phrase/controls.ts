@@ -39,7 +39,8 @@ function numbered(words: readonly string[], number: number) {
 
 /** The value words say for a control: "35", "35 %", "on", "dotted eighth"; null when they say none. */
 export function valueMeant({ reading, address }: Control, words: readonly string[]): number | null {
-  if (words.length === 0) return null
+  // What does its thing or changes over needs no value said.
+  if (words.length === 0) return 'value' in reading ? reading.value : null
   const read = valueFor(reading, words.join(' '), highestValue(address))
   return read.ok ? read.value : null
 }

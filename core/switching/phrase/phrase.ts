@@ -49,14 +49,19 @@ export function take(words: readonly string[], name: string): Taken {
   const left: string[] = []
   let fit = 0
   for (const word of words) {
-    const whole = open.indexOf(word)
-    const at = whole >= 0 ? whole : open.findIndex((one) => one.startsWith(word))
-    if (at < 0) {
+    // "entr'acte" is two words of a name, and one that was typed.
+    const parts = wordsOf(word)
+    const before = [...open]
+    const fits = parts.map((part) => {
+      const whole = open.indexOf(part)
+      const at = whole >= 0 ? whole : open.findIndex((one) => one.startsWith(part))
+      if (at >= 0) open.splice(at, 1)
+      return at < 0 ? 0 : whole >= 0 ? 2 : 1
+    })
+    if (parts.length === 0 || fits.includes(0)) {
+      open.splice(0, open.length, ...before)
       left.push(word)
-      continue
-    }
-    open.splice(at, 1)
-    fit += whole >= 0 ? 2 : 1
+    } else fit += fits.reduce<number>((sum, one) => sum + one, 0)
   }
   // A name said whole is meant more than one of which it is a part.
   return { left, fit: fit > 0 && open.length === 0 ? fit + 1 : fit }
