@@ -62,7 +62,7 @@ const isUnder = (path: string, folder: string) => path === folder || path.starts
 describe('import arrows', () => {
   it('sees the tree', () => {
     expect(sources.length).toBeGreaterThan(100)
-    expect(importsOf('core/simulate/step.ts')).toContain('../switching/schedule')
+    expect(importsOf('core/simulate/step.ts')).toContain('../rig/table/switch')
     expect(importsOf('app/app.vue')).toEqual(['#components'])
   })
 

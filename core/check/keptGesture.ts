@@ -49,15 +49,11 @@ export const keptGesture = (rig: Rig): KeptGesture[] =>
       case 'together': {
         const [first] = [...kept.numbers].sort((a, b) => a - b)
         const others = kept.numbers.filter((number) => number !== footswitch.number)
-        const isOther = (number: number) =>
-          Object.values(rig.switches).some(
-            (one) =>
-              one.number === number &&
-              one.jack === '' &&
-              one.bankId === footswitch.bankId &&
-              one.layer === footswitch.layer &&
-              isProgrammed(one),
-          )
+        const here = switchesHere(rig, footswitch.bankId, footswitch.layer)
+        const isOther = (number: number) => {
+          const one = here.get(placeKey({ jack: '', number }))
+          return one !== undefined && isProgrammed(one)
+        }
         // Said once for the pair, at its lowest number.
         return kept.numbers.length > 1 && footswitch.number === first && others.every(isOther)
           ? [finding()]

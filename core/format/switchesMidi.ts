@@ -39,12 +39,18 @@ export function switchesMidi(rig: Rig): Uint8Array {
 const switchesOf = (rig: Rig, bank: Bank): Footswitch[] =>
   Object.values(rig.switches)
     .filter(({ bankId }) => bankId === bank.id)
-    .sort((a, b) => a.number - b.number)
+    .sort((a, b) => a.layer.localeCompare(b.layer) || a.jack.localeCompare(b.jack) || a.number - b.number)
 
 const eventsOf = (footswitch: Footswitch): { event: SwitchEvent; position: number }[] => [
   ...footswitch.positions.map((_, position) => ({ event: 'press' as const, position })),
-  { event: 'release' as const, position: 0 },
+  ...(['release', 'longPress', 'doublePress'] as const).map((event) => ({ event, position: 0 })),
 ]
+
+const EVENT_NAME: Record<Exclude<SwitchEvent, 'press'>, string> = {
+  release: 'release',
+  longPress: 'long press',
+  doublePress: 'double press',
+}
 
 function markerText(
   rig: Rig,
@@ -54,9 +60,14 @@ function markerText(
   position: number,
 ): string {
   const shown = bank.index + (own(rig.controllers, bank.controllerId)?.firstBank ?? 0)
-  const parts = [`Bank ${shown} ${bank.name}`.trimEnd(), `switch ${footswitch.number}`]
+  const { number, jack, layer } = footswitch
+  const parts = [
+    `Bank ${shown} ${bank.name}`.trimEnd(),
+    jack === '' ? `switch ${number}` : `${jack} ${number}`,
+  ]
+  if (layer === 'shift') parts.push('shift')
   if (footswitch.label !== '') parts.push(footswitch.label)
-  if (event === 'release') parts.push('release')
+  if (event !== 'press') parts.push(EVENT_NAME[event])
   else if (footswitch.positions.length > 1) parts.push(`press ${position + 1}`)
   return parts.join(', ')
 }

@@ -65,16 +65,21 @@ function appendEvent(bytes: number[], event: MidiFileEvent): void {
   for (const byte of data) bytes.push(byte)
 }
 
-/** As on the wire, but an exclusive message carries its length after F0. */
+/**
+ * Channel messages as on the wire; an exclusive one with its length after F0; all other system messages escaped by F7
+ * and a length, since a file has no place for them as they are (RP-001, "sysex events"; from memory).
+ */
 function appendFileMessage(bytes: number[], message: MidiMessage): void {
-  if (message.kind !== 'exclusive') {
+  if ('channel' in message) {
     appendMessage(bytes, message)
     return
   }
   const wire = appendMessage([], message)
-  bytes.push(SYSTEM_STATUS.exclusive)
-  appendVariableLength(bytes, wire.length - 1)
-  for (let n = 1; n < wire.length; n++) bytes.push(wire[n]!)
+  const isExclusive = message.kind === 'exclusive'
+  const data = isExclusive ? wire.slice(1) : wire
+  bytes.push(isExclusive ? SYSTEM_STATUS.exclusive : SYSTEM_STATUS.endOfExclusive)
+  appendVariableLength(bytes, data.length)
+  for (const byte of data) bytes.push(byte)
 }
 
 /** Reads what {@link encodeMidiFile} writes, and any file of formats 0 and 1; unknown meta events are passed over. */
@@ -156,6 +161,10 @@ function systemEvent(
   if (status === SYSTEM_STATUS.exclusive) {
     const message = parseMessages([SYSTEM_STATUS.exclusive, ...data]).messages[0]
     return message ? { kind: 'message', message } : null
+  }
+  if (status === SYSTEM_STATUS.endOfExclusive) {
+    const [message, ...others] = parseMessages(data).messages
+    return message && others.length === 0 ? { kind: 'message', message } : null
   }
   switch (type) {
     case META_TYPE.tempo:

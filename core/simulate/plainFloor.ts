@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
@@ -299,7 +300,7 @@ export class PlainFloor {
   act(list: List, action: Action): void {
     switch (action.kind) {
       case 'recallPreset': {
-        const { deviceId, index } = this.rig.presets[action.presetId]!
+        const { deviceId, index } = own(this.rig.presets, action.presetId)!
         this.presets.set(deviceId, index)
         this.#send(list, deviceId, [0xc0, index])
         return
@@ -347,7 +348,7 @@ export class PlainFloor {
         const left = this.bank
         this.bank = to
         list.travels++
-        list.todo.unshift(...this.rig.banks[left]!.leave, ...this.rig.banks[to]!.enter)
+        list.todo.unshift(...own(this.rig.banks, left)!.leave, ...own(this.rig.banks, to)!.enter)
         return
       }
       case 'layer':
@@ -378,7 +379,7 @@ export class PlainFloor {
         return
       }
       case 'macro':
-        list.todo.unshift(...this.rig.macros[action.macroId]!.actions)
+        list.todo.unshift(...own(this.rig.macros, action.macroId)!.actions)
         return
       default:
         throw new Error(`The plain floor knows no ${action.kind}`)
@@ -387,13 +388,13 @@ export class PlainFloor {
 
   #setControl(list: List, controlId: string, value: number): void {
     this.sweeps.delete(controlId)
-    const control = this.rig.controls[controlId]!
+    const control = own(this.rig.controls, controlId)!
     this.#send(list, control.deviceId, [0xb0, this.#number(controlId), value])
     this.values.set(controlId, value)
   }
 
   #number(controlId: string): number {
-    const { address } = this.rig.controls[controlId]!
+    const { address } = own(this.rig.controls, controlId)!
     return address.kind === 'cc' ? address.number : 0
   }
 
@@ -402,7 +403,7 @@ export class PlainFloor {
       this.sweeps.delete(controlId)
       return
     }
-    const { reading } = this.rig.controls[controlId]!
+    const { reading } = own(this.rig.controls, controlId)!
     const [low, high] = reading.kind === 'range' ? [reading.from, reading.to] : [0, 127]
     const start =
       from ?? this.values.get(controlId) ?? (Math.abs(to - low) < Math.abs(to - high) ? high : low)
@@ -429,7 +430,11 @@ export class PlainFloor {
         const { value } = values[n]!
         // It keeps its own time, and does not wait for what it sent.
         beside.last = null
-        this.#send(beside, this.rig.controls[controlId]!.deviceId, [0xb0, this.#number(controlId), value])
+        this.#send(beside, own(this.rig.controls, controlId)!.deviceId, [
+          0xb0,
+          this.#number(controlId),
+          value,
+        ])
         this.values.set(controlId, value)
         this.version++
         const after = values[n + 1]
@@ -445,7 +450,7 @@ export class PlainFloor {
   }
 
   #send(list: List, deviceId: string, [status = 0, ...data]: readonly number[]): void {
-    const device = this.rig.devices[deviceId]!
+    const device = own(this.rig.devices, deviceId)!
     const whole = [status | ((device.channel as number) - 1), ...data]
     const name = this.#laneOf(deviceId)
     const lane = this.#lanes.get(name) ?? { queue: [], busy: null, lastList: -1, lastStatus: 0 }

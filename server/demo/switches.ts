@@ -126,7 +126,7 @@ const SWITCHES: readonly Line[] = [
 const MACRO = { id: 'bows' as MacroId, name: 'Bows', does: ['finale', 'tempo 140'] }
 
 /** What the controller of the demo knows beyond what its kind does. */
-export const CONTROLLER_KNOWS = {
+const CONTROLLER_KNOWS = {
   events: ['press', 'release', 'longPress', 'doublePress'],
   hasShift: true,
   macros: 16,
@@ -153,11 +153,11 @@ const typedInto =
     return addReading(rig, place, reading, `preset-${phrase.replaceAll(/[^a-z0-9]/g, '-')}` as PresetId)
   }
 
-const slotOf = ({ at: [bank, number, layer = 'base'] }: Line) => ({
+const slotOf = ({ at: [bank, number, layer] }: Line) => ({
   bankId: bank as BankId,
   number,
-  layer,
-  newId: `${bank}-${number}${layer === 'shift' ? '-shift' : ''}` as SwitchId,
+  layer: layer ?? ('base' as const),
+  newId: `${bank}-${number}${layer ? '-shift' : ''}` as SwitchId,
 })
 
 function switchSteps(line: Line): Step[] {

@@ -2,10 +2,17 @@
 import { useId } from 'vue'
 
 /** A few choices side by side, one chosen: arrow keys move, as among radio buttons. */
-const { label, value, choices } = defineProps<{
+const {
+  label,
+  value,
+  choices,
+  isQuiet = false,
+} = defineProps<{
   label: string
   value: Value
   choices: readonly { readonly value: Value; readonly text: string }[]
+  /** The label is for readers of the screen only: what the choices are is plain. */
+  isQuiet?: boolean
 }>()
 const emit = defineEmits<{ choose: [value: Value] }>()
 
@@ -14,7 +21,7 @@ const name = useId()
 
 <template>
   <fieldset>
-    <legend>{{ label }}</legend>
+    <legend :class="{ unseen: isQuiet }">{{ label }}</legend>
     <div class="row">
       <label
         v-for="choice in choices"

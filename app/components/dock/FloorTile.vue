@@ -100,6 +100,7 @@ function down(event: PointerEvent): void {
 
 .next {
   margin-left: auto;
+  white-space: nowrap;
 }
 
 .key {
@@ -125,6 +126,12 @@ function down(event: PointerEvent): void {
 
 .last .lamp {
   border-color: var(--tape-ink);
+}
+
+.last .lamp.steady,
+.last .lamp.flash,
+.last .lamp.tempo {
+  background: var(--tape-ink);
 }
 
 @media (prefers-reduced-motion: no-preference) {

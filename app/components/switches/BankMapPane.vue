@@ -16,15 +16,23 @@ const emit = defineEmits<{ go: [bank: Bank] }>()
 const map = computed(() => bankMap(rig, controller.id))
 
 const BOX = { width: 148, height: 52 }
-const GAP = { x: 92, y: 18 }
+const GAP = { x: 76, y: 18 }
 
-/** Columns are presses from home; what no way leads to stands in the last. */
+/** Columns are presses from home; what no way leads to stands in the last. A shift layer is part of its bank's box. */
 const boxes = computed(() => {
   const one = map.value
   if (!one) return []
   const fromHome = one.presses[one.home]!
+  const troubleOf = (n: number): string =>
+    one.noWayHome.includes(n)
+      ? one.deadEnds.includes(n)
+        ? 'dead end'
+        : 'no way home'
+      : fromHome[n] === Infinity
+        ? 'no way here'
+        : ''
   const shown = one.spots.flatMap((spot, n) =>
-    spot.layer === 'base' || fromHome[n]! < Infinity ? [{ spot, n, presses: fromHome[n]! }] : [],
+    spot.layer === 'base' ? [{ spot, n, presses: fromHome[n]! }] : [],
   )
   const far = Math.max(0, ...shown.flatMap(({ presses }) => (presses < Infinity ? [presses] : [])))
   const rows = new Map<number, number>()
@@ -32,23 +40,26 @@ const boxes = computed(() => {
     const column = presses < Infinity ? presses : far + 1
     const row = rows.get(column) ?? 0
     rows.set(column, row + 1)
-    const trouble = one.noWayHome.includes(n)
-      ? one.deadEnds.includes(n)
-        ? 'dead end'
-        : 'no way home'
-      : presses === Infinity
-        ? 'no way here'
-        : ''
+    const shift = one.spots.findIndex((other) => other.bank.id === spot.bank.id && other.layer === 'shift')
+    const isShifted = shift >= 0 && fromHome[shift]! < Infinity
+    const shiftTrouble = isShifted ? troubleOf(shift) : ''
+    const notes = [
+      n === one.home ? 'home' : '',
+      spot.bank.pageOf === null ? '' : 'page',
+      troubleOf(n),
+      presses > 0 && presses < Infinity ? count(presses, 'press', 'presses') : '',
+      isShifted ? 'shift' : '',
+      shiftTrouble && `shift: ${shiftTrouble}`,
+    ]
     return {
       n,
       spot,
-      presses,
-      trouble,
-      isHome: n === one.home,
+      isTroubled: troubleOf(n) !== '' || shiftTrouble !== '',
       x: 12 + column * (BOX.width + GAP.x),
       y: 12 + row * (BOX.height + GAP.y),
       name: bankText(rig, spot.bank.id),
       isPage: spot.bank.pageOf !== null,
+      note: notes.filter(Boolean).join(', '),
     }
   })
 })
@@ -87,8 +98,18 @@ const lines = computed(() => {
     const shift = isForth ? -9 : 9
     const source = { x: isForth || isBeside ? a.x + BOX.width : a.x, y: a.y + BOX.height / 2 + shift }
     const target = { x: isForth ? b.x : b.x + BOX.width, y: b.y + BOX.height / 2 + shift }
+    // Of all ways those of the bank in view are told apart, with the switches that lead there.
+    const isFromHere = a.spot.bank.id === bankId
     return [
-      { key: `${from}-${to}`, path: curve(source, target, isBeside), by: by.join(', '), isBack: !isForth },
+      {
+        key: `${from}-${to}`,
+        path: curve(source, target, isBeside),
+        isBack: !isForth,
+        isFromHere,
+        by: isFromHere ? by.join(', ') : '',
+        at: { x: target.x + (isForth ? -12 : 12), y: target.y - 4 },
+        anchor: isForth ? ('end' as const) : ('start' as const),
+      },
     ]
   })
 })
@@ -127,7 +148,10 @@ const distances = computed(() => {
   <div class="pane">
     <p v-if="!map">There is no bank yet. Add the first one under Floor.</p>
     <template v-else>
-      <p class="soft">{{ summary }}. Columns are presses from home; numbers on the lines are switches.</p>
+      <p class="soft">
+        {{ summary }}. Columns are presses from home; the ways from the bank in view are dark, with the
+        switches that lead there.
+      </p>
       <div class="map" role="group" aria-label="Map of banks" tabindex="0">
         <svg :width="size.width" :height="size.height" aria-hidden="true">
           <defs>
@@ -145,16 +169,13 @@ const distances = computed(() => {
           </defs>
           <g v-for="line in lines" :key="line.key">
             <path
-              :id="`way-${line.key}`"
               :d="line.path"
               class="way"
-              :class="{ back: line.isBack }"
+              :class="{ back: line.isBack, mine: line.isFromHere }"
               marker-end="url(#tip)"
             />
-            <text class="by mono" dy="-3">
-              <textPath :href="`#way-${line.key}`" startOffset="46%" text-anchor="middle">
-                {{ line.by }}
-              </textPath>
+            <text v-if="line.by" class="by mono" :x="line.at.x" :y="line.at.y" :text-anchor="line.anchor">
+              {{ line.by }}
             </text>
           </g>
         </svg>
@@ -165,7 +186,7 @@ const distances = computed(() => {
           class="box"
           :class="{
             here: box.spot.bank.id === bankId && box.spot.layer === 'base',
-            trouble: box.trouble,
+            trouble: box.isTroubled,
             page: box.isPage,
           }"
           :style="{
@@ -178,17 +199,7 @@ const distances = computed(() => {
         >
           <span class="name">{{ box.name }}</span>
           <span class="note">
-            {{
-              [
-                box.isHome ? 'home' : '',
-                box.spot.layer === 'shift' ? 'shift layer' : '',
-                box.isPage ? 'page' : '',
-                box.trouble,
-                box.presses > 0 && box.presses < Infinity ? count(box.presses, 'press', 'presses') : '',
-              ]
-                .filter(Boolean)
-                .join(', ')
-            }}
+            {{ box.note }}
           </span>
         </button>
       </div>
@@ -231,8 +242,13 @@ svg {
 
 .way {
   fill: none;
-  stroke: var(--line-strong);
+  stroke: var(--line);
   stroke-width: 1.4;
+}
+
+.way.mine {
+  stroke: var(--ink);
+  stroke-width: 2;
 }
 
 .way.back {

@@ -51,6 +51,7 @@ function go(id: string): void {
     <button v-if="canAdd" type="button" class="add" @click="emit('add')">
       <Plus :size="14" aria-hidden="true" /> Bank
     </button>
+    <div class="beside"><slot /></div>
   </div>
 </template>
 
@@ -71,6 +72,12 @@ function go(id: string): void {
   height: 9px;
   margin-right: 5px;
   border: 1px solid var(--line-strong);
+}
+
+.beside {
+  flex: none;
+  margin-left: auto;
+  padding: 2px 0 4px 8px;
 }
 
 .number {

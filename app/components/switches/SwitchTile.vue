@@ -98,7 +98,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
       <span class="lines" :class="{ dense: isDense }">
         <template v-for="block in blocks" :key="block.key">
           <span v-if="block.head" class="press">{{ block.head }}</span>
-          <span v-for="line in block.lines" :key="line.key" class="line">
+          <span v-for="line in block.lines" :key="line.key" class="line" :class="{ own: line.sent === '' }">
             <span class="device">{{ line.device }}</span>
             <span
               class="sent mono"
@@ -111,9 +111,11 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
       </span>
       <span v-if="copiedFrom" class="copied">as {{ copiedFrom }}, not looked at yet</span>
       <span class="foot">
-        <span class="mono">{{ first ? count(first.messages.length, 'message') : '' }}</span>
+        <span class="mono">{{
+          first && first.messages.length > 0 ? count(first.messages.length, 'message') : ''
+        }}</span>
         <FindingMark :found="found" />
-        <span class="mono">{{ first ? millisecondsText(first.time) : '' }}</span>
+        <span class="mono">{{ first && first.time > 0 ? millisecondsText(first.time) : '' }}</span>
       </span>
     </template>
     <span v-else class="invite">
@@ -254,6 +256,18 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 .line .preset {
   grid-column: 1 / -1;
   padding-bottom: 3px;
+}
+
+.line.own {
+  grid-template-columns: auto minmax(0, 1fr);
+}
+
+.line.own .sent {
+  display: none;
+}
+
+.line.own .preset {
+  grid-column: auto;
 }
 
 .dense .line {

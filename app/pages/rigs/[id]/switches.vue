@@ -276,9 +276,6 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
 
 <template>
   <ViewFrame title="Switches" :summary="summary" inspector="What is chosen">
-    <template v-if="floor.controller?.hasShift && tab === 'floor'" #tools>
-      <ChoiceRow label="Layer" :value="floor.layer" :choices="LAYERS" @choose="floor.goToLayer($event)" />
-    </template>
     <p v-if="!floor.controller" class="empty">
       There is no foot controller yet. <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Choose one in Rig</NuxtLink>,
       then come back to say what its switches do.
@@ -295,7 +292,16 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
           :can-add="canAdd"
           @go="goTo"
           @add="addBank"
-        />
+        >
+          <ChoiceRow
+            v-if="floor.controller.hasShift && floor.bank"
+            label="Layer"
+            is-quiet
+            :value="floor.layer"
+            :choices="LAYERS"
+            @choose="floor.goToLayer($event)"
+          />
+        </BankTabs>
         <div v-if="!floor.bank" class="empty">
           <p>
             This controller has no bank yet. The first one holds the switches you step on when the show
