@@ -24,6 +24,9 @@ export interface WireLanes {
 /** Width of a letter of the bar's text, in px. */
 const LETTER = 6.6
 
+/** Room for one time, in px. */
+const TICK = 80
+
 /**
  * Lays messages out on a true time axis `width` px long that begins with the first of them: one lane
  * per name, in order of first appearance.
@@ -43,6 +46,8 @@ export function wireLanes(inputs: readonly LaneInput[], width: number): WireLane
   }
   return {
     lanes: Array.from(lanes, ([name, bars]) => ({ name, bars })),
-    ticks: scale.ticks(4).map((tick) => ({ x: scale(tick), text: `${tick / 1000} ms` })),
+    ticks: scale
+      .ticks(Math.max(1, Math.min(4, Math.floor(width / TICK))))
+      .map((tick) => ({ x: scale(tick), text: `${tick / 1000} ms` })),
   }
 }

@@ -2,14 +2,18 @@ import { nanoid } from 'nanoid'
 import {
   actionsAt,
   addReading,
+  findPreset,
   moveAction,
   putActions,
   removeAction,
   type Action,
   type Change,
+  type DeviceId,
   type ListPlace,
   type PhraseReading,
   type PresetId,
+  setTurns,
+  type SwitchSlot,
 } from '#core'
 import { useRigStore } from '~/stores/rig'
 
@@ -20,6 +24,15 @@ export function useLists() {
   return {
     add: (place: ListPlace, reading: PhraseReading) =>
       rigs.edit(addReading(rig(), place, reading, nanoid(12) as PresetId)),
+    /** The first preset of a device, to be changed there. */
+    preset: (place: ListPlace, deviceId: DeviceId) => {
+      const known = findPreset(rig(), deviceId, 0)
+      const action: Action = { kind: 'recallPreset', presetId: known?.id ?? (nanoid(12) as PresetId) }
+      const makes = known ? {} : { makes: { deviceId, index: 0 } }
+      return rigs.edit(addReading(rig(), place, { action, sureness: 0, ...makes }, action.presetId))
+    },
+    turns: (slot: SwitchSlot, readings: readonly PhraseReading[]) =>
+      rigs.edit(setTurns(rig(), slot, readings, () => nanoid(12) as PresetId)),
     change: (place: ListPlace, at: number, action: Action, first: readonly Change[] = []) =>
       rigs.edit(putActions(rig(), place, 'changeAction', actionsAt(rig(), place).with(at, action), first)),
     move: (place: ListPlace, at: number, by: number) => rigs.edit(moveAction(rig(), place, at, at + by)),

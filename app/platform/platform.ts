@@ -1,4 +1,5 @@
 import { browserAnnouncer, type Announcer } from './announcer'
+import { browserFindingWorker, type FindingWorker } from './findingWorker'
 import { browserClock, type Clock } from './clock'
 import { tabKeep, type Keep } from './keep'
 import { browserChartReader, type ChartReader } from './chartReader'
@@ -19,6 +20,7 @@ export interface Platform {
   readonly openChartReader: () => ChartReader
   /** A worker of its own for each who asks. */
   readonly openSoundWorker: () => SoundWorker
+  readonly openFindingWorker: () => FindingWorker
 }
 
 let platform: Platform | null = null
@@ -33,6 +35,7 @@ export const usePlatform = (): Platform =>
     midi: browserMidiOutputs,
     openChartReader: browserChartReader,
     openSoundWorker: browserSoundWorker,
+    openFindingWorker: browserFindingWorker,
   })
 
 /** For tests: stands in for the browser. */

@@ -4,6 +4,7 @@ import { editRow } from '#core'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
+import { memoryFindingWorker } from '../platform/findingWorker'
 import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidiOutputs } from '~/platform/midiOutputs'
@@ -32,6 +33,7 @@ function openTab(keep = memoryKeep()) {
     midi: memoryMidiOutputs,
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
+    openFindingWorker: memoryFindingWorker,
   })
   setActivePinia(createPinia())
   return useRigStore()

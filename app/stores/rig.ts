@@ -4,7 +4,6 @@ import { computed, ref, shallowRef } from 'vue'
 import { dequal } from 'dequal/lite'
 import {
   doEdit,
-  findings,
   invertEdit,
   rigName,
   type Done,
@@ -16,6 +15,7 @@ import {
 import type { PostEdit } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
+import { findingsOf } from './findingsOf'
 import { EMPTY_HISTORY, redone, remember, undone, without, type History } from './history'
 import { createOutbox, type Outbox, type OutboxState } from './outbox'
 import { createTabNotes, type TabNotes } from './tabNotes'
@@ -50,7 +50,7 @@ export const useRigStore = defineStore('rig', () => {
   const isNoted = ref(true)
 
   const name = computed(() => (rig.value ? rigName(rig.value) : ''))
-  const found = computed(() => (rig.value ? findings(rig.value) : []))
+  const { found, isOld: isFoundOld } = findingsOf(rig)
   const isBehind = computed(() => newestRevision.value > revision.value && pending.value.length === 0)
 
   let outbox: Outbox | null = null
@@ -234,6 +234,7 @@ export const useRigStore = defineStore('rig', () => {
     history,
     setbacks,
     found,
+    isFoundOld,
     isBehind,
     isNoted,
     open,

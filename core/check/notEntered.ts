@@ -12,10 +12,13 @@ export type NotEntered = FindingOf<
 
 /** A control mapped preset by preset that has not been entered in presets the switches recall. */
 export function notEntered(rig: Rig): NotEntered[] {
+  const mapped = allControls(rig).filter(({ map }) => map === 'preset')
+  // Who recalls what costs something to know: most rigs need not.
+  if (mapped.length === 0) return []
   const recalled = usedPresets(rig)
-  return allControls(rig).flatMap((control): NotEntered[] => {
+  return mapped.flatMap((control): NotEntered[] => {
     const device = own(rig.devices, control.deviceId)
-    if (!device || control.map !== 'preset') return []
+    if (!device) return []
     const missing = Object.values(rig.presets)
       .filter(
         (preset) =>

@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { referencesOf } from '../rig/references'
-import { inOrder, TABLE_NAMES, type Rig } from '../rig/rig'
+import { inOrder, TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig/rig'
 import type { FindingOf } from './finding'
 
 export type UnsentControl = FindingOf<
@@ -8,14 +8,26 @@ export type UnsentControl = FindingOf<
   { readonly device: string; readonly controls: readonly string[] }
 >
 
+const named = new WeakMap<object, readonly string[]>()
+
+/** The controls a row names; a row never changes, so it is looked through once. */
+function controlsNamed<Table extends TableName>(table: Table, row: Tables[Table]): readonly string[] {
+  let ids = named.get(row)
+  if (!ids)
+    named.set(
+      row,
+      (ids = referencesOf(table, row).flatMap((one) => (one.table === 'controls' ? [one.id] : []))),
+    )
+  return ids
+}
+
 /** Controls a player has entered in a device's map or tried out, and that neither a switch nor a sound sends. */
 export function unsentControl(rig: Rig): UnsentControl[] {
   const used = new Set<string>()
   for (const table of TABLE_NAMES) {
     // A preset recalls a control without its being sent; that it is entered there is no use of it.
     if (table === 'presets' || table === 'pairs') continue
-    for (const row of Object.values(rig[table]))
-      for (const { table: to, id } of referencesOf(table, row)) if (to === 'controls') used.add(id)
+    for (const row of Object.values(rig[table])) for (const id of controlsNamed(table, row)) used.add(id)
   }
   const entered = new Set(Object.values(rig.presets).flatMap((preset) => preset.entered as readonly string[]))
   return inOrder(rig.devices).flatMap((device): UnsentControl[] => {

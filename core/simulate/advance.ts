@@ -34,8 +34,11 @@ export class FloorRun {
   #known: Known
   #devices: { [deviceId: string]: DeviceState }
   #areDevicesOurs = false
-  #deafUntil: { readonly [deviceId: string]: number }
+  #deafUntil: { [deviceId: string]: number }
+  #isDeafOurs = false
   #wires: { readonly [lane: string]: Wire }
+  /** Wires that something was put on. */
+  readonly #ours = new Map<string, OpenWire>()
   readonly #due: Due[]
   /** Those before this one are done. */
   #first = 0
@@ -78,7 +81,7 @@ export class FloorRun {
         known: this.#known,
         devices: this.#devices,
         deafUntil: this.#deafUntil,
-        wires: this.#wires,
+        wires: this.#ours.size === 0 ? this.#wires : { ...this.#wires, ...Object.fromEntries(this.#ours) },
         due: this.#first === 0 ? this.#due : this.#due.slice(this.#first),
         feet: this.#feet,
         latched: this.#latched,
@@ -155,7 +158,7 @@ export class FloorRun {
   #happen(due: Due): void {
     switch (due.kind) {
       case 'arrive':
-        this.#arrive(due.message, due.entry)
+        this.#arrive(due)
         break
       case 'contact':
         this.#closeContact(due.set)
@@ -230,9 +233,10 @@ export class FloorRun {
   }
 
   /** The next position, and the lamps of its group. */
-  #turn({ id, positions, group, bankId }: Footswitch, position: number): void {
+  #turn({ id, positions, group, bankId, lamps }: Footswitch, position: number): void {
+    // What its lamp does not hang on need not be known.
+    if (positions.length === 1 && group === '' && lamps.length === 0) return
     const { next, done } = this.#known
-    if (positions.length === 1 && group === '' && own(done, id) === position) return
     let [nextNow, doneNow] = [next, { ...done, [id]: position }]
     if (positions.length > 1) nextNow = { ...nextNow, [id]: (position + 1) % positions.length }
     if (group !== '')
@@ -372,45 +376,67 @@ export class FloorRun {
 
   /** Puts a message on its wire behind what is there; the µs at which it has gone out. */
   #send(op: Message, from: number, list: number, by: SwitchId | null): number {
-    const wire = own(this.#wires, op.lane) ?? FREE_WIRE
+    const { message, deviceId, action, lane, heardBy } = op
+    const wire = this.#wireOf(lane)
     const status = op.bytes[0]!
     const isShort = op.isTerse && wire.list === list && wire.status === status && status < 0xf0
     const bytes = isShort ? op.bytes.subarray(1) : op.bytes
     const start = Math.max(from, wire.freeAt)
     const end = start + bytes.length * MICROSECONDS_PER_BYTE
+    wire.freeAt = end
     // Real-time bytes leave running status alone; all other system messages end it.
-    const isRealTime = status >= 0xf8
-    this.#wires = {
-      ...this.#wires,
-      [op.lane]: isRealTime
-        ? { ...wire, freeAt: end }
-        : { freeAt: end, list, status: status < 0xf0 ? status : 0 },
+    if (status < 0xf8) {
+      wire.list = list
+      wire.status = status < 0xf0 ? status : 0
     }
-    const { message, deviceId, action, lane, heardBy } = op
-    this.#put({
+    // Written out, and one object for what is due and what is told of it: this runs for every message of every press.
+    const due: Due = {
       kind: 'arrive',
       at: end,
-      message: op,
-      entry: { message, deviceId, action, bytes, start, end, lane, by, heardBy },
-    })
+      order: this.#count++,
+      op,
+      message,
+      deviceId,
+      action,
+      bytes,
+      start,
+      end,
+      lane,
+      by,
+      heardBy,
+      lostBy: NOBODY,
+    }
+    this.#insert(due)
     return end
   }
 
-  #arrive({ message, hearers }: Message, entry: Omit<WireEntry, 'lostBy'>): void {
+  /** The wire of an output, ours to change. */
+  #wireOf(lane: string): OpenWire {
+    let wire = this.#ours.get(lane)
+    if (!wire) this.#ours.set(lane, (wire = { ...(own(this.#wires, lane) ?? FREE_WIRE) }))
+    return wire
+  }
+
+  #arrive(due: Extract<Due, { kind: 'arrive' }>): void {
+    const { message, hearers } = due.op
     let lostBy = NOBODY
     for (const { id, numbering, chart, deaf } of hearers) {
-      if (deaf > 0 && isLostWhileDeaf(message) && entry.start < (own(this.#deafUntil, id) ?? 0)) {
+      if (deaf > 0 && isLostWhileDeaf(message) && due.start < (own(this.#deafUntil, id) ?? 0)) {
         lostBy = [...lostBy, id]
         continue
       }
       const before = own(this.#devices, id) ?? DEVICE_AT_POWER_ON
       const after = receive(numbering, before, message, chart)
       if (after !== before) this.#ownDevices()[id] = after
-      if (deaf > 0 && message.kind === 'program')
-        this.#deafUntil = { ...this.#deafUntil, [id]: entry.end + deaf }
+      if (deaf > 0 && message.kind === 'program') this.#ownDeaf()[id] = due.end + deaf
     }
-    const { deviceId, action, bytes, start, end, lane, by, heardBy } = entry
-    this.#wire.push({ message, deviceId, action, bytes, start, end, lane, by, heardBy, lostBy })
+    this.#wire.push(lostBy === NOBODY ? due : { ...due, lostBy })
+  }
+
+  #ownDeaf(): { [deviceId: string]: number } {
+    if (!this.#isDeafOurs) this.#deafUntil = { ...this.#deafUntil }
+    this.#isDeafOurs = true
+    return this.#deafUntil
   }
 
   #closeContact(set: ContactDone): void {
@@ -426,15 +452,22 @@ export class FloorRun {
   }
 
   #put(due: DueKind): void {
-    const one = { ...due, order: this.#count++ } as Due
+    this.#insert({ ...due, order: this.#count++ } as Due)
+  }
+
+  /** Behind all that is due before it or with it. */
+  #insert(one: Due): void {
     let n = this.#due.length
     while (n > this.#first && this.#due[n - 1]!.at > one.at) n--
-    this.#due.splice(n, 0, one)
+    if (n === this.#due.length) this.#due.push(one)
+    else this.#due.splice(n, 0, one)
   }
 }
 
 type WithoutOrder<One> = One extends unknown ? Omit<One, 'order'> : never
 type DueKind = WithoutOrder<Due>
+
+type OpenWire = { -readonly [Field in keyof Wire]: Wire[Field] }
 
 const NO_TIMING: Timing = {
   hasLong: false,

@@ -69,7 +69,7 @@ export interface Process {
 
 /** Something that will happen; `order` tells those due at once apart. */
 export type Due = { readonly at: number; readonly order: number } & (
-  | { readonly kind: 'arrive'; readonly message: Message; readonly entry: Omit<WireEntry, 'lostBy'> }
+  | ({ readonly kind: 'arrive'; readonly op: Message } & WireEntry)
   | { readonly kind: 'contact'; readonly set: ContactDone }
   | { readonly kind: 'go'; readonly process: Process }
   | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }

@@ -88,7 +88,7 @@ export const bankPlan = perRow(
 
 export function planActions(rig: Rig, controllerId: string, actions: readonly Action[]): Op[] {
   const controller = own(rig.controllers, controllerId) ?? null
-  return expanded(rig, actions).flatMap(({ action, at }): Op[] =>
+  const ops = expanded(rig, actions).flatMap(({ action, at }): Op[] =>
     asksKnown(action)
       ? [{ kind: 'ask', action, at }]
       : planSteps(
@@ -98,7 +98,39 @@ export function planActions(rig: Rig, controllerId: string, actions: readonly Ac
           at,
         ),
   )
+  return learnedAtOnce(ops)
 }
+
+/**
+ * What becomes known between two points at which it could be asked for is learned in one go: of several actions that
+ * follow one another at once, that is all of it.
+ */
+function learnedAtOnce(ops: readonly Op[]): Op[] {
+  const all: Op[] = []
+  let waiting: Learned | null = null
+  const flush = () => {
+    if (waiting) all.push({ kind: 'know', learned: waiting })
+    waiting = null
+  }
+  for (const op of ops) {
+    if (op.kind === 'know') {
+      waiting = waiting ? bothLearned(waiting, op.learned) : op.learned
+      continue
+    }
+    if (op.kind !== 'message' && op.kind !== 'contact') flush()
+    all.push(op)
+  }
+  flush()
+  return all
+}
+
+const bothLearned = (first: Learned, then: Learned): Learned => ({
+  ...first,
+  ...then,
+  ...(first.presets && then.presets && { presets: { ...first.presets, ...then.presets } }),
+  ...(first.values && then.values && { values: { ...first.values, ...then.values } }),
+  ...(first.contacts && then.contacts && { contacts: { ...first.contacts, ...then.contacts } }),
+})
 
 export const planSteps = (
   rig: Rig,

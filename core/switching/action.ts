@@ -101,6 +101,10 @@ export function isLitBy(rig: Rig, actions: readonly Action[], known: Known): boo
   return said.length === 0 ? null : said.every((one) => one)
 }
 
+/** One action of each kind the rig has something for, as it is first offered. */
+export const startingActions = (rig: Rig): readonly Action[] =>
+  Object.values(DOES).flatMap((does) => (does as ActionDoes<Action>).starts?.(rig) ?? [])
+
 /** All that a phrase can mean, the likeliest first. */
 export const readingsOf = (rig: Rig, phrase: Phrase): Reading[] =>
   phrase.words.length === 0

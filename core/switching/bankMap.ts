@@ -89,7 +89,9 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
         ways.push({ from, to: spotAt(next.id, layer), by: null })
       }
   }
-  const presses = spots.map((_, from) => distances(spots.length, ways, from))
+  const onward = spots.map((): number[] => [])
+  for (const { from, to } of ways) if (!onward[from]!.includes(to)) onward[from]!.push(to)
+  const presses = spots.map((_, from) => distances(onward, from))
   return {
     spots,
     ways,
@@ -129,15 +131,15 @@ function after(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Laye
 }
 
 /** Fewest presses from one spot to all. */
-function distances(count: number, ways: readonly Way[], from: number): number[] {
-  const all = Array.from({ length: count }, () => Infinity)
+function distances(onward: readonly (readonly number[])[], from: number): number[] {
+  const all = onward.map(() => Infinity)
   all[from] = 0
   const open = [from]
-  for (let at = open.shift(); at !== undefined; at = open.shift())
-    for (const way of ways)
-      if (way.from === at && all[way.to] === Infinity) {
-        all[way.to] = all[at]! + 1
-        open.push(way.to)
+  for (let n = 0; n < open.length; n++)
+    for (const to of onward[open[n]!]!)
+      if (all[to] === Infinity) {
+        all[to] = all[open[n]!]! + 1
+        open.push(to)
       }
   return all
 }

@@ -2,13 +2,13 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { computed, ref, watch } from 'vue'
-import { guide, type Answer, type Device, type Finding, type Question, type Rig } from '#core'
+import { findings, guide, type Answer, type Device, type Question, type Rig } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'
 import { questionText, verdictText } from '~/text/guide'
 
 /** "Why is nothing happening?" for one device: what the rig knows first, then what only the player can see. */
-const { rig, device, found } = defineProps<{ rig: Rig; device: Device | null; found: readonly Finding[] }>()
+const { rig, device } = defineProps<{ rig: Rig; device: Device | null }>()
 const emit = defineEmits<{ close: [] }>()
 
 const rigs = useRigStore()
@@ -17,7 +17,8 @@ watch(
   () => device?.id,
   () => (answers.value = {}),
 )
-const state = computed(() => (device ? guide(rig, found, device.id, answers.value) : null))
+/** Worked out here and now: nothing may be called right by what was found before the last edit. */
+const state = computed(() => (device ? guide(rig, findings(rig), device.id, answers.value) : null))
 
 const ANSWER_TEXT: Record<Answer, string> = { yes: 'Yes', no: 'No', unknown: 'Cannot tell' }
 const give = (question: Question, answer: Answer) =>

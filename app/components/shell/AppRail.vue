@@ -34,6 +34,7 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
           <kbd>{{ stage.key.toUpperCase() }}</kbd>
           <span class="name">{{ stage.name }}</span>
           <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
+          <span v-else-if="rigs.isFoundOld" class="looking">looking</span>
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>
@@ -115,6 +116,11 @@ kbd {
 
 .name {
   flex: 1;
+}
+
+.looking {
+  font-size: 12px;
+  color: var(--ink-faint);
 }
 
 .ok {

@@ -1,6 +1,7 @@
 import type { Shortcut } from '~/composables/useShortcuts'
 import type { useFloorStore } from '~/stores/floor'
 import type { useRigStore } from '~/stores/rig'
+import { typeHere } from '~/composables/useTypeHere'
 import { keyOf } from '~/text/keys'
 import { STAGES } from '~/text/stages'
 
@@ -30,6 +31,14 @@ export function rigShortcuts({ rigs, floor, goTo, foldInspector, showShortcuts }
       does: `Go to ${name}`,
       run: () => goTo(page),
     })),
+    {
+      keys: 'e',
+      shown: 'E',
+      does: 'Type what the chosen switch does; Escape goes back to the switches',
+      run: () => {
+        if (!typeHere()) goTo('switches')
+      },
+    },
     { keys: 'i', shown: 'I', does: 'Fold the panel at the right away, or show it again', run: foldInspector },
     { keys: '$mod+z', shown: 'Ctrl Z', does: 'Undo', run: () => void rigs.undo() },
     { keys: '$mod+Shift+z', shown: 'Ctrl Shift Z', does: 'Redo', run: () => void rigs.redo() },

@@ -17,6 +17,7 @@ import { actionLines, ACTION_NAME } from '~/text/actions'
 import { messageText } from '~/text/messages'
 import { ACTION_EDITORS, SHOWN_AT_ONCE } from './actions/actionEditors'
 import ActionFrame from './actions/ActionFrame.vue'
+import AddAction from './AddAction.vue'
 import EntryField from './EntryField.vue'
 
 /** What is done one after the other, and a field to add to it. */
@@ -27,6 +28,8 @@ const { rig, place, doing, controller, title } = defineProps<{
   controller: Controller | null
   title: string
 }>()
+
+const emit = defineEmits<{ leave: [] }>()
 
 const lists = useLists()
 const actions = computed(() => actionsAt(rig, place))
@@ -55,6 +58,11 @@ defineExpose({ focus: () => entry.value?.focus() })
   <section class="list" :aria-label="title">
     <div class="head">
       <h3>{{ title }}</h3>
+      <AddAction
+        :rig="rig"
+        @device="lists.preset(place, $event)"
+        @action="lists.add(place, { action: $event, sureness: 0 })"
+      />
       <slot name="tools" />
     </div>
     <ol v-if="actions.length > 0">
@@ -85,7 +93,10 @@ defineExpose({ focus: () => entry.value?.focus() })
       :rig="rig"
       :doing="doing"
       :label="`Add: ${title.toLowerCase()}`"
+      :takes-turns="place.of === 'switch' && place.event === 'press'"
       @add="lists.add(place, $event)"
+      @turns="place.of === 'switch' && lists.turns(place.slot, $event)"
+      @leave="emit('leave')"
     />
   </section>
 </template>
@@ -99,7 +110,9 @@ defineExpose({ focus: () => entry.value?.focus() })
 .head {
   display: flex;
   align-items: center;
-  justify-content: space-between;
   gap: 8px;
+}
+.head h3 {
+  flex: 1;
 }
 </style>

@@ -7,6 +7,7 @@ import {
   formatDisplay,
   readingSends,
   readPhrase,
+  readTurns,
   type Doing,
   type PhraseReading,
   type Rig,
@@ -15,16 +16,29 @@ import { actionText } from '~/text/actions'
 import { bytesText, messageText } from '~/text/messages'
 
 /** One field that understands what a player types, in any order and half words: Enter adds the first that fits. */
-const { rig, doing, label } = defineProps<{
+const {
+  rig,
+  doing,
+  label,
+  takesTurns = false,
+} = defineProps<{
   rig: Rig
   /** Who would do it. */
   doing: Doing
+  /** "drive / clean" can be said here: presses one after the other. */
+  takesTurns?: boolean
   label: string
 }>()
-const emit = defineEmits<{ add: [reading: PhraseReading] }>()
+const emit = defineEmits<{
+  add: [reading: PhraseReading]
+  /** One thing after the other, press by press. */
+  turns: [readings: readonly PhraseReading[]]
+  /** Done here: back to where one came from. */
+  leave: []
+}>()
 
 interface Offer {
-  readonly reading: PhraseReading
+  readonly readings: readonly [PhraseReading, ...PhraseReading[]]
   readonly text: string
   readonly sent: string
   readonly bytes: string
@@ -48,7 +62,7 @@ function offer(reading: PhraseReading): Offer {
       : actionText(rig, action)
   const sent = messages.slice(0, 3).map(messageText).join(', ')
   return {
-    reading,
+    readings: [reading],
     text: release ? `${said}, and back when the foot comes off` : said,
     sent: messages.length > 3 ? `${sent} ... ${messages.length} messages` : sent,
     bytes: bytes.length > SHOWN_BYTES ? `${bytes.length} bytes` : bytesText(bytes),
@@ -56,13 +70,25 @@ function offer(reading: PhraseReading): Offer {
 }
 
 function look(text: string): void {
-  offers.value = readPhrase(rig, text, doing).map(offer)
+  const turns = takesTurns && text.includes('/') ? readTurns(rig, text, doing) : null
+  const [first, ...others] = turns?.map(offer) ?? []
+  offers.value = first
+    ? [
+        {
+          readings: [first.readings[0], ...others.map(({ readings }) => readings[0])],
+          text: [first, ...others].map((one) => one.text).join(', then '),
+          sent: [first, ...others].map(({ sent }) => sent).join(' / '),
+          bytes: '',
+        },
+      ]
+    : readPhrase(rig, text, doing).map(offer)
 }
 
 const field = useTemplateRef<{ $el: HTMLElement; hide: () => void }>('field')
 
-function take({ reading }: Offer): void {
-  emit('add', reading)
+function take({ readings }: Offer): void {
+  if (readings.length > 1) emit('turns', readings)
+  else emit('add', readings[0])
   draft.value = ''
   offers.value = []
   void nextTick(() => field.value?.$el.querySelector('input')?.focus())
@@ -100,6 +126,7 @@ defineExpose({ focus: () => field.value?.$el.querySelector('input')?.focus() })
       @complete="look($event.query)"
       @option-select="take($event.value)"
       @keydown.enter="onEnter"
+      @keydown.escape="typed === '' && emit('leave')"
     >
       <template #option="{ option }">
         <span class="offer">

@@ -71,8 +71,10 @@ function walk(dx: number, dy: number, isMarking: boolean): void {
   const to = row[Math.min(row.length - 1, Math.max(0, x + dx))]!
   if (isMarking) emit('mark', to)
   emit('choose', to)
-  void nextTick(() => grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus())
+  void nextTick(() => focusOn(placeKey(to)))
 }
+
+const focusOn = (key: string) => grid.value?.querySelector<HTMLElement>(`[data-place="${key}"]`)?.focus()
 
 const STEPS: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -119,7 +121,7 @@ function onDrop(place: Place, event: DragEvent): void {
 }
 
 defineExpose({
-  focus: () => grid.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus(),
+  focus: () => focusOn(tabStop.value),
 })
 </script>
 
@@ -144,9 +146,9 @@ defineExpose({
           :known="known"
           :chosen="placeKey(place) === chosen"
           :marked="marked.has(placeKey(place))"
-          :tab-stop="placeKey(place) === tabStop"
           :found="foundAt(place)"
           :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
+          :data-place="placeKey(place)"
           draggable="true"
           @keydown="onKey"
           @dragstart="onDrag(place, $event)"
@@ -170,9 +172,9 @@ defineExpose({
           :known="known"
           :chosen="placeKey(place) === chosen"
           :marked="marked.has(placeKey(place))"
-          :tab-stop="placeKey(place) === tabStop"
           :found="foundAt(place)"
           :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
+          :data-place="placeKey(place)"
           draggable="true"
           @keydown="onKey"
           @dragstart="onDrag(place, $event)"

@@ -53,7 +53,7 @@ const { rig, bank, controller, at, found } = defineProps<{
   at: Pick<Footswitch, 'number' | 'jack' | 'layer'>
   found: readonly Finding[]
 }>()
-const emit = defineEmits<{ series: [] }>()
+const emit = defineEmits<{ series: []; leave: [] }>()
 
 const rigs = useRigStore()
 const newId = ref(nanoid(12) as SwitchId)
@@ -149,6 +149,7 @@ defineExpose({ focus: () => first.value?.[0]?.focus() })
         :doing="doing"
         :controller="controller"
         :title="gestureTitle('press', position, footswitch.positions.length)"
+        @leave="emit('leave')"
       >
         <template v-if="footswitch.positions.length > 2" #tools>
           <IconButton
@@ -191,6 +192,7 @@ defineExpose({ focus: () => first.value?.[0]?.focus() })
       :doing="doing"
       :controller="controller"
       :title="gestureTitle(event)"
+      @leave="emit('leave')"
     />
     <div v-if="hidden.length > 0" class="more" role="group" aria-label="Also when">
       <span class="soft">Also when</span>

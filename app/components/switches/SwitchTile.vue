@@ -22,21 +22,19 @@ import { placeText } from '~/text/switchPlaces'
 import { switchLines } from './switchLines'
 import type { Place } from './switchPlaces'
 
-const { rig, bank, controller, place, footswitch, known, chosen, marked, tabStop, found, copiedFrom } =
-  defineProps<{
-    rig: Rig
-    bank: Bank
-    controller: Controller
-    place: Place
-    footswitch: Footswitch | null
-    known: Known
-    chosen: boolean
-    marked: boolean
-    tabStop: boolean
-    found: readonly Finding[]
-    /** Not looked at yet, and what it was copied from. */
-    copiedFrom: string
-  }>()
+const { rig, bank, controller, place, footswitch, known, chosen, marked, found, copiedFrom } = defineProps<{
+  rig: Rig
+  bank: Bank
+  controller: Controller
+  place: Place
+  footswitch: Footswitch | null
+  known: Known
+  chosen: boolean
+  marked: boolean
+  found: readonly Finding[]
+  /** Not looked at yet, and what it was copied from. */
+  copiedFrom: string
+}>()
 
 const name = computed(() => (footswitch ? switchName(rig, footswitch, controller) : ''))
 const isLive = computed(() => footswitch !== null && (isProgrammed(footswitch) || footswitch.label !== ''))
@@ -66,8 +64,27 @@ const blocks = computed(() => {
     ),
   ]
 })
+/** Rows there is room for; what is beyond is counted. */
+const ROOM = 7
+/** A head is a row of its own. */
+const rowsOf = ({ head, lines }: { head: string; lines: readonly unknown[] }) => lines.length + (head ? 1 : 0)
+const shown = computed(() => {
+  let left = ROOM
+  const total = blocks.value.reduce((sum, { lines }) => sum + lines.length, 0)
+  const all = blocks.value.reduce((sum, block) => sum + rowsOf(block), 0)
+  if (all <= ROOM) return { blocks: blocks.value, more: 0 }
+  left--
+  const kept = blocks.value.flatMap((block) => {
+    const room = left - (block.head ? 1 : 0)
+    if (room <= 0) return []
+    const lines = block.lines.slice(0, room)
+    left -= rowsOf({ ...block, lines })
+    return [{ ...block, lines }]
+  })
+  return { blocks: kept, more: total - kept.reduce((sum, { lines }) => sum + lines.length, 0) }
+})
 /** Past this many lines each keeps to one. */
-const isDense = computed(() => blocks.value.flatMap(({ lines }) => lines).length > 4)
+const isDense = computed(() => blocks.value.reduce((sum, block) => sum + rowsOf(block), 0) > 3)
 const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : null))
 </script>
 
@@ -77,7 +94,6 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
     class="tile"
     :class="{ chosen, marked, blank: !isLive, borrowed: isBorrowed }"
     :aria-pressed="chosen || marked"
-    :tabindex="tabStop ? 0 : -1"
   >
     <template v-if="footswitch && isLive">
       <span class="head">
@@ -96,7 +112,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
       </span>
       <span class="tape">{{ name || '\u00a0' }}</span>
       <span class="lines" :class="{ dense: isDense }">
-        <template v-for="block in blocks" :key="block.key">
+        <template v-for="block in shown.blocks" :key="block.key">
           <span v-if="block.head" class="press">{{ block.head }}</span>
           <span v-for="line in block.lines" :key="line.key" class="line" :class="{ own: line.sent === '' }">
             <span class="device">{{ line.device }}</span>
@@ -108,6 +124,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
             <b class="preset">{{ line.preset }}</b>
           </span>
         </template>
+        <span v-if="shown.more > 0" class="press">and {{ shown.more }} more</span>
       </span>
       <span v-if="copiedFrom" class="copied">as {{ copiedFrom }}, not looked at yet</span>
       <span class="foot">
@@ -236,7 +253,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
   align-content: start;
   gap: 1px;
   min-height: 0;
-  overflow: auto;
+  overflow: hidden;
   padding: 6px 10px 0;
   font-size: 12px;
 }

@@ -36,6 +36,8 @@ export interface ActionDoes<One> {
   readonly expands?: (rig: Rig, action: One) => readonly Action[]
   /** Whether the lamp of a switch that does it is on, as far as the controller knows; null when it has no say. */
   readonly isLit?: (rig: Rig, action: One, known: Known) => boolean | null
+  /** The one first offered where a player picks the kind from a list; null where the rig has nothing for it. */
+  readonly starts?: (rig: Rig) => One | null
   /** What a typed phrase can mean as an action of this kind. */
   readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
 }

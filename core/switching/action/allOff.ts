@@ -10,6 +10,7 @@ import type { ActionDoes } from './actionDoes'
 
 /** Every device that can be switched off by message or contact, and all sweeps. */
 export const allOff: ActionDoes<ActionOf<'allOff'>> = {
+  starts: () => ({ kind: 'allOff' }),
   asks: true,
   steps: (rig, _, { controller, known }) => {
     const wants = new Map(

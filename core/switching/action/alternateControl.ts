@@ -6,9 +6,14 @@ import { controlsMeant, valueMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { isOn } from './setControl'
+import { firstControl } from '../starting'
 
 /** Goes by what the controller last sent for the control: it does not hear what the device does by itself. */
 export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig)
+    return control && { kind: 'alternateControl', controlId: control.id, a: 127, b: 0 }
+  },
   asks: true,
   steps: (rig, { controlId, a, b }, { known }) =>
     controlSet(rig, controlId, own(known.values, controlId) === a ? b : a),

@@ -6,8 +6,23 @@ import { devicesMeant } from '../phrase/controls'
 import { onlyNumber, take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
+import { firstContact } from '../starting'
 
 export const contact: ActionDoes<ActionOf<'contact'>> = {
+  starts: (rig) => {
+    const first = firstContact(rig)
+    return (
+      first && {
+        kind: 'contact',
+        deviceId: first.device.id,
+        contactId: first.contact.id,
+        does: 'change',
+        times: 1,
+        closedMs: 30,
+        everyMs: 500,
+      }
+    )
+  },
   asks: true,
   steps: (rig, { deviceId, contactId, does, times, closedMs, everyMs }, { known }) => {
     const device = own(rig.devices, deviceId)

@@ -6,9 +6,14 @@ import { controlSends } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { take, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 /** Its control sent once: what the looper makes of it hangs on what it does at that moment, which nobody tells us. */
 export const looper: ActionDoes<ActionOf<'looper'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig, ({ name, section }) => /loop/i.test(`${section} ${name}`))
+    return control && { kind: 'looper', controlId: control.id, does: 'oneButton' }
+  },
   steps: (rig, { controlId }) => {
     const control = own(rig.controls, controlId)
     if (!control) return []

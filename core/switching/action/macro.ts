@@ -2,9 +2,14 @@ import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
 import { take, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { inOrder } from '../../rig/rig'
 
 /** It is what it stands for. */
 export const macro: ActionDoes<ActionOf<'macro'>> = {
+  starts: (rig) => {
+    const [first] = inOrder(rig.macros)
+    return first ? { kind: 'macro', macroId: first.id } : null
+  },
   steps: () => [],
   expands: (rig, { macroId }) => own(rig.macros, macroId)?.actions ?? [],
   reads: (rig, { words }) => {

@@ -6,8 +6,22 @@ import { devicesMeant } from '../phrase/controls'
 import { onlyNumber, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
+import { firstReceiver } from '../starting'
 
 export const note: ActionDoes<ActionOf<'note'>> = {
+  starts: (rig) => {
+    const device = firstReceiver(rig)
+    return (
+      device && {
+        kind: 'note',
+        deviceId: device.id,
+        note: 60 as U7,
+        velocity: 100 as U7,
+        does: 'strike',
+        ms: 100,
+      }
+    )
+  },
   steps: (rig, { deviceId, note: number, velocity, does, ms }) => {
     const device = own(rig.devices, deviceId)
     const channel = device ? sendChannel(rig, device) : null

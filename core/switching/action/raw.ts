@@ -10,8 +10,20 @@ import type { Device } from '../../rig/table/device'
 import { devicesMeant } from '../phrase/controls'
 import type { Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { firstReceiver } from '../starting'
 
 export const raw: ActionDoes<ActionOf<'raw'>> = {
+  starts: (rig) => {
+    const device = firstReceiver(rig)
+    const channel = device && sendChannel(rig, device)
+    return device && channel !== null
+      ? {
+          kind: 'raw',
+          deviceId: device.id,
+          hex: hexOf(encodeMessage(controlChange(channel, 20 as U7, 127 as U7))),
+        }
+      : null
+  },
   steps: (rig, { deviceId, hex }) => {
     const read = readBytes(hex)
     if (!read.ok || !own(rig.devices, deviceId)) return []

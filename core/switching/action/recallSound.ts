@@ -6,9 +6,14 @@ import { contactKey } from '../known'
 import { take, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes, Recalled } from './actionDoes'
+import { inOrder } from '../../rig/rig'
 
 /** All that the sound speaks for, since a controller cannot know where it comes from. */
 export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
+  starts: (rig) => {
+    const [first] = inOrder(rig.sounds)
+    return first ? { kind: 'recallSound', soundId: first.id } : null
+  },
   steps: (rig, { soundId }, { controller }) => {
     const sound = own(rig.sounds, soundId)
     if (!sound) return []

@@ -13,6 +13,7 @@ import type { ActionDoes } from './actionDoes'
 
 /** For each device the preset last recalled, the values and contacts last sent. What changes over by itself is not sent. */
 export const resync: ActionDoes<ActionOf<'resync'>> = {
+  starts: () => ({ kind: 'resync' }),
   asks: true,
   steps: (rig, _, { controller, known }) =>
     sendWants(rig, believed(rig, known), controller) as readonly ActionStep[],

@@ -7,9 +7,14 @@ import type { Known } from '../known'
 import { controlsMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 /** The names of a control as scenes, in the order of their values: scene 1 is often value 0 (common practice). */
 export const scene: ActionDoes<ActionOf<'scene'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig, ({ reading }) => reading.kind === 'named')
+    return control && { kind: 'scene', controlId: control.id, move: 'to', value: 0 }
+  },
   asks: true,
   steps: (rig, action, { known }) => {
     const value = sceneValue(rig, action, known)

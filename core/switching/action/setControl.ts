@@ -5,8 +5,13 @@ import { highestValue } from '../../rig/table/control'
 import { controlSet } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 export const setControl: ActionDoes<ActionOf<'setControl'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig)
+    return control && { kind: 'setControl', controlId: control.id, value: 0 }
+  },
   steps: (rig, { controlId, value }) => controlSet(rig, controlId, value),
   // An "off" that was sent is no reason to shine.
   isLit: (rig, { controlId, value }, { values }) =>

@@ -5,9 +5,14 @@ import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { onlyNumber, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 /** Goes by what the controller last sent for the control. */
 export const stepControl: ActionDoes<ActionOf<'stepControl'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig)
+    return control && { kind: 'stepControl', controlId: control.id, by: 1, from: 0, to: 127, atEnd: 'stop' }
+  },
   asks: true,
   steps: (rig, action, { known }) => {
     const value = nextValue(action, own(known.values, action.controlId))

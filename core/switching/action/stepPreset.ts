@@ -8,9 +8,24 @@ import { devicesMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
+import { firstReceiver } from '../starting'
 
 /** Goes by what the controller last recalled on the device: it does not hear what the device does by itself. */
 export const stepPreset: ActionDoes<ActionOf<'stepPreset'>> = {
+  starts: (rig) => {
+    const device = firstReceiver(rig)
+    return (
+      device && {
+        kind: 'stepPreset',
+        deviceId: device.id,
+        by: 1,
+        from: 0,
+        to: device.numbering.count - 1,
+        list: [],
+        atEnd: 'wrap',
+      }
+    )
+  },
   asks: true,
   steps: (rig, action, { known }) => {
     const device = own(rig.devices, action.deviceId)

@@ -5,12 +5,26 @@ import { controlsMeant, valueMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 /** A value at most so often, in ms: twenty a second and more is heard as one move (common practice, from memory). */
 const TICK_MS = 20
 
 /** A run of values beside everything else. The same action while it runs stops it where it is. */
 export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig)
+    return (
+      control && {
+        kind: 'sweepControl',
+        controlId: control.id,
+        from: 0,
+        to: 127,
+        ms: 1000,
+        curve: 'straight',
+      }
+    )
+  },
   asks: true,
   steps: (rig, { controlId, from, to, ms, curve }, { known }) => {
     const name = sweepName(controlId)

@@ -4,6 +4,7 @@ import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 
 export const tempo: ActionDoes<ActionOf<'tempo'>> = {
+  starts: () => ({ kind: 'tempo', does: 'set', bpm: FIRST_TEMPO }),
   asks: true,
   steps: (_, { does, bpm }, { known }) => {
     const wanted = does === 'set' ? bpm : (known.tempo ?? FIRST_TEMPO) + bpm

@@ -7,6 +7,7 @@ import { onlyNumber, take, without, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 
 export const travel: ActionDoes<ActionOf<'travel'>> = {
+  starts: () => ({ kind: 'travel', to: 'next', bankId: null }),
   asks: true,
   steps: (rig, action, { known }) => {
     const bankId = destination(rig, action, known)

@@ -5,8 +5,13 @@ import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { without, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
+import { firstControl } from '../starting'
 
 export const tuner: ActionDoes<ActionOf<'tuner'>> = {
+  starts: (rig) => {
+    const control = firstControl(rig, ({ name, reading }) => /tun/i.test(name) && reading.kind === 'switch')
+    return control && { kind: 'tuner', controlId: control.id, does: 'change' }
+  },
   asks: true,
   steps: (rig, { controlId, does }, { known }) => {
     const control = own(rig.controls, controlId)

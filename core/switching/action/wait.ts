@@ -3,6 +3,7 @@ import { onlyNumber, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 
 export const wait: ActionDoes<ActionOf<'wait'>> = {
+  starts: () => ({ kind: 'wait', ms: 50 }),
   steps: (_, { ms }) => [{ kind: 'wait', microseconds: ms * 1000 }],
   reads: (_, { words }) => {
     const said = without(words, 'wait')

@@ -3,7 +3,7 @@ import type { MidiMessage } from '../../midi/message'
 import { sendChannel } from '../../rig/channels'
 import { change, type Change, type Edit } from '../../rig/edit'
 import { actionsAt, putActions, type ListPlace } from '../../rig/edits/actionList'
-import { putSwitch, switchAt } from '../../rig/edits/switchSlot'
+import { putSwitch, switchAt, type SwitchSlot } from '../../rig/edits/switchSlot'
 import { recallMessages } from '../../rig/numbering/address'
 import type { Rig } from '../../rig/rig'
 import type { Action } from '../../rig/table/action'
@@ -25,6 +25,43 @@ export function readPhrase(rig: Rig, typed: string, doing: Doing): Reading[] {
       return !seen.has(key) && seen.add(key) !== undefined
     })
     .slice(0, OFFERED)
+}
+
+/** What a phrase in parts can mean, "drive / clean": one press after the other. Null where a part means nothing. */
+export function readTurns(rig: Rig, typed: string, doing: Doing): readonly Reading[] | null {
+  const parts = typed.split(/\s*\/\s*/)
+  const readings = parts.flatMap((part) => readPhrase(rig, part, doing)[0] ?? [])
+  return parts.length > 1 && parts.length <= POSITIONS_MAX && readings.length === parts.length
+    ? readings
+    : null
+}
+
+/** As many positions as a switch has. */
+const POSITIONS_MAX = 16
+
+/** Makes a switch do one thing after the other, press by press, over what its presses did. */
+export function setTurns(
+  rig: Rig,
+  slot: SwitchSlot,
+  readings: readonly Reading[],
+  newPresetId: () => PresetId,
+): Edit {
+  const presets = new Map<string, Preset>()
+  const positions = readings.map(({ action, makes }): Action[] => {
+    if (!makes || action.kind !== 'recallPreset') return [action]
+    const key = `${makes.deviceId}/${makes.index}`
+    const preset = presets.get(key) ?? { ...BLANK_PRESET, id: newPresetId(), ...makes }
+    presets.set(key, preset)
+    return [{ ...action, presetId: preset.id }]
+  })
+  const before = switchAt(rig, slot)
+  return {
+    label: 'setPositions',
+    changes: [
+      ...[...presets.values()].map((row): Change => change('presets', row.id, null, row)),
+      putSwitch(rig, { ...before, positions, lamps: before.lamps.slice(0, positions.length) }),
+    ],
+  }
 }
 
 /** What a reading would send. */

@@ -35,7 +35,7 @@ function spread(): void {
 </script>
 
 <template>
-  <div class="tab-pane" role="tabpanel" aria-label="Channels">
+  <div class="tab-pane" role="tabpanel" tabindex="0" aria-label="Channels">
     <header>
       <p>
         One channel for each device. All devices on a channel answer to it, and so does every omni device.

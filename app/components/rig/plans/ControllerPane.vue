@@ -29,7 +29,7 @@ const own = computed(() =>
 </script>
 
 <template>
-  <div class="tab-pane" role="tabpanel" aria-label="Controller">
+  <div class="tab-pane" role="tabpanel" tabindex="0" aria-label="Controller">
     <p v-if="!controller">
       There is no foot controller yet. Add one, and what the rig asks of it is counted here.
     </p>

@@ -22,7 +22,7 @@ const show = (id: string) =>
 </script>
 
 <template>
-  <div class="tab-pane" role="tabpanel" aria-label="Power">
+  <div class="tab-pane" role="tabpanel" tabindex="0" aria-label="Power">
     <CautionLine caution="power" />
     <FindingNote v-for="(one, n) in faults" :key="n" :finding="one" @fix="rigs.edit(one.fix ?? null)" />
     <p v-if="plan.outlets.length === 0" class="soft">

@@ -13,7 +13,7 @@ const rows = computed(() => boxes(rig).filter((box) => !('kind' in box) || box.k
 </script>
 
 <template>
-  <div class="tab-pane" role="tabpanel" aria-label="Where things are saved">
+  <div class="tab-pane" role="tabpanel" tabindex="0" aria-label="Where things are saved">
     <CautionLine caution="saveFirst" />
     <p v-if="rows.length === 0">Nothing here keeps anything yet.</p>
     <table v-else>

@@ -121,7 +121,7 @@ const foundAbout = (table: TableName, id: string) =>
       @controller="((adding = null), bringController($event))"
       @device="((adding = null), bringDevice($event))"
     />
-    <GuideDialog :rig="rig" :device="asking" :found="rigs.found" @close="asking = null" />
+    <GuideDialog :rig="rig" :device="asking" @close="asking = null" />
     <template #inspector>
       <DeviceInspector
         v-if="device"

@@ -44,6 +44,7 @@ import SwitchGrid from '~/components/switches/SwitchGrid.vue'
 import SwitchInspector from '~/components/switches/SwitchInspector.vue'
 import type { Place } from '~/components/switches/switchPlaces'
 import { switchTabs, isAboutFit, type SwitchTab } from '~/components/switches/switchTabs'
+import { useTypeHere } from '~/composables/useTypeHere'
 import { useSelection } from '~/composables/useSelection'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
@@ -220,6 +221,11 @@ function clear(): void {
 }
 
 const inspected = useTemplateRef<{ focus: () => void }>('inspected')
+useTypeHere(() => {
+  tab.value = 'floor'
+  if (!chosen.value) choose({ jack: '', number: 1 })
+  void nextTick(() => inspected.value?.focus())
+})
 const grid = useTemplateRef<{ focus: () => void }>('grid')
 
 /** Places of this bank in the order a foot counts them. */
@@ -236,11 +242,15 @@ const seriesSlots = computed(() => {
   const at = places.value.findIndex((one) => chosen.value && placeKey(one) === placeKey(chosen.value))
   return at < 0 ? [] : places.value.slice(at + 1).map((place) => slotAt(place))
 })
-const fillSlots = computed(() => places.value.filter(({ jack }) => jack === '').map((place) => slotAt(place)))
+const fillSlots = computed(() =>
+  floor.bank ? places.value.filter(({ jack }) => jack === '').map((place) => slotAt(place)) : [],
+)
 
+/** The same place in another bank; the bank itself where it is in view already. */
 function goTo(bank: Bank): void {
+  const one = bank.id === floor.bank?.id ? null : selection.value
+  marked.value = new Set()
   floor.goToBank(bank.id)
-  const one = selection.value
   select(one?.kind === 'switch' ? { ...one, bankId: bank.id } : { kind: 'bank', bankId: bank.id })
 }
 
@@ -388,6 +398,7 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
         :at="{ ...chosen, layer: floor.layer }"
         :found="chosenFindings"
         @series="isSeries = true"
+        @leave="grid?.focus()"
       />
       <BankInspector
         v-else-if="floor.bank && floor.controller"
