@@ -32,10 +32,11 @@ export class FloorRun {
   readonly #rig: Rig
   #at: number
   #known: Known
-  #devices: { [deviceId: string]: DeviceState }
-  #areDevicesOurs = false
-  #deafUntil: { [deviceId: string]: number }
-  #isDeafOurs = false
+  readonly #devices: { readonly [deviceId: string]: DeviceState }
+  readonly #deafUntil: { readonly [deviceId: string]: number }
+  /** Devices that something came to, as they are by now; and until when those that load are deaf. */
+  readonly #moved = new Map<string, DeviceState>()
+  readonly #deaf = new Map<string, number>()
   #wires: { readonly [lane: string]: Wire }
   /** Wires that something was put on. */
   readonly #ours = new Map<string, OpenWire>()
@@ -79,9 +80,9 @@ export class FloorRun {
       state: {
         at: this.#at,
         known: this.#known,
-        devices: this.#devices,
-        deafUntil: this.#deafUntil,
-        wires: this.#ours.size === 0 ? this.#wires : { ...this.#wires, ...Object.fromEntries(this.#ours) },
+        devices: over(this.#devices, this.#moved),
+        deafUntil: this.#stillDeaf(),
+        wires: over(this.#wires, this.#ours),
         due: this.#first === 0 ? this.#due : this.#due.slice(this.#first),
         feet: this.#feet,
         latched: this.#latched,
@@ -105,7 +106,7 @@ export class FloorRun {
     for (let next = this.#due[this.#first]; next && next.at <= to; next = this.#due[this.#first]) {
       this.#first++
       this.#at = Math.max(this.#at, next.at)
-      this.#happen(next)
+      this.#happen(next, to)
     }
     this.#at = Math.max(this.#at, to)
   }
@@ -150,15 +151,16 @@ export class FloorRun {
   }
 
   #timing(footswitch: Footswitch): Timing {
+    if (footswitch.longPress.length + footswitch.doublePress.length === 0) return NO_TIMING
     const bank = own(this.#rig.banks, footswitch.bankId)
     const controller = own(this.#rig.controllers, bank?.controllerId ?? '')
     return controller ? timingOf(controller, footswitch) : NO_TIMING
   }
 
-  #happen(due: Due): void {
+  #happen(due: Due, to: number): void {
     switch (due.kind) {
       case 'arrive':
-        this.#arrive(due)
+        this.#land(due, to)
         break
       case 'contact':
         this.#closeContact(due.set)
@@ -213,11 +215,11 @@ export class FloorRun {
   }
 
   #fire(footswitch: Footswitch, event: SwitchEvent): void {
+    if (event !== 'press' && footswitch[event].length === 0) return
     const bank = own(this.#rig.banks, footswitch.bankId)
     const controller = own(this.#rig.controllers, bank?.controllerId ?? '')
     // What a controller cannot tell apart it does not answer to.
     if (event !== 'press' && controller && !controller.events.includes(event)) return
-    if (event !== 'press' && footswitch[event].length === 0) return
     const many = footswitch.positions.length
     // An edit may have taken positions away since the last press.
     const position = event === 'press' && many > 1 ? (own(this.#known.next, footswitch.id) ?? 0) % many : 0
@@ -261,15 +263,17 @@ export class FloorRun {
     // Something else has taken its name, or it was stopped.
     if (name !== null && own(this.#known.running, name) !== list) return
     let now = this.#at
+    let flight: Flight = { ops: [], entries: [] }
     for (let n = process.from; n < ops.length; n++) {
       const op = ops[n]!
       switch (op.kind) {
         case 'message': {
-          const end = this.#send(op, now, list, by)
+          const end = this.#send(op, now, list, by, flight)
           if (name === null) now = end
           break
         }
         case 'wait':
+          this.#launch(flight)
           this.#put({
             kind: 'go',
             at: now + op.microseconds,
@@ -301,6 +305,9 @@ export class FloorRun {
             travels: 0,
           }
           this.#known = { ...this.#known, running: { ...this.#known.running, [op.name]: begun.list } }
+          // What it sends goes behind what this list has sent so far.
+          this.#launch(flight)
+          flight = { ops: [], entries: [] }
           if (now > this.#at) this.#put({ kind: 'go', at: now, process: begun })
           else this.#go(begun)
           break
@@ -324,6 +331,7 @@ export class FloorRun {
         }
       }
     }
+    this.#launch(flight)
     if (name !== null) this.#stop(name, list)
   }
 
@@ -367,17 +375,19 @@ export class FloorRun {
 
   #tick({ controllerId, clock, exact }: Extract<Due, { kind: 'tick' }>): void {
     if (own(this.#known.running, CLOCK) !== clock) return
-    for (const op of planSteps(this.#rig, controllerId, TICK, 0))
-      if (op.kind === 'message') this.#send(op, this.#at, 0, null)
+    for (const op of planSteps(this.#rig, controllerId, TICK, 0)) {
+      const flight: Flight = { ops: [], entries: [] }
+      if (op.kind === 'message') this.#send(op, this.#at, 0, null, flight)
+      this.#launch(flight)
+    }
     // 24 a quarter: one every 2500 / bpm ms (M1 v4.2.1, "Timing Clock"; from memory).
     const next = exact + 2_500_000 / (this.#known.tempo ?? FIRST_TEMPO)
     this.#put({ kind: 'tick', at: Math.round(next), controllerId, clock, exact: next })
   }
 
-  /** Puts a message on its wire behind what is there; the µs at which it has gone out. */
-  #send(op: Message, from: number, list: number, by: SwitchId | null): number {
-    const { message, deviceId, action, lane, heardBy } = op
-    const wire = this.#wireOf(lane)
+  /** Puts a message on its wire behind what is there, and tells of it in `flight`; the µs at which it has gone out. */
+  #send(op: Message, from: number, list: number, by: SwitchId | null, flight: Flight): number {
+    const wire = this.#wireOf(op.lane)
     const status = op.bytes[0]!
     const isShort = op.isTerse && wire.list === list && wire.status === status && status < 0xf0
     const bytes = isShort ? op.bytes.subarray(1) : op.bytes
@@ -389,25 +399,27 @@ export class FloorRun {
       wire.list = list
       wire.status = status < 0xf0 ? status : 0
     }
-    // Written out, and one object for what is due and what is told of it: this runs for every message of every press.
-    const due: Due = {
-      kind: 'arrive',
-      at: end,
-      order: this.#count++,
-      op,
-      message,
-      deviceId,
-      action,
+    flight.ops.push(op)
+    // Written out: spreading one object into another is ten times slower here, and this runs at every message.
+    flight.entries.push({
+      message: op.message,
+      deviceId: op.deviceId,
+      action: op.action,
       bytes,
       start,
       end,
-      lane,
+      lane: op.lane,
       by,
-      heardBy,
+      heardBy: op.heardBy,
       lostBy: NOBODY,
-    }
-    this.#insert(due)
+    })
     return end
+  }
+
+  /** What was sent in one go is one thing due, until each of it has arrived. */
+  #launch(flight: Flight): void {
+    const [first] = flight.entries
+    if (first) this.#insert({ kind: 'arrive', at: first.end, order: this.#count++, ...flight, next: 0 })
   }
 
   /** The wire of an output, ours to change. */
@@ -417,38 +429,60 @@ export class FloorRun {
     return wire
   }
 
-  #arrive(due: Extract<Due, { kind: 'arrive' }>): void {
-    const { message, hearers } = due.op
+  /** All of it that has arrived by `to`, as far as nothing else comes between. */
+  #land(due: Extract<Due, { kind: 'arrive' }>, to: number): void {
+    const { ops, entries } = due
+    let { next } = due
+    for (; next < entries.length; next++) {
+      const entry = entries[next]!
+      const other = this.#due[this.#first]
+      if (entry.end > to || (other && other.at < entry.end)) {
+        this.#insert({ ...due, at: entry.end, next })
+        return
+      }
+      if (entry.end > this.#at) this.#at = entry.end
+      this.#arrive(ops[next]!, entry)
+    }
+  }
+
+  #arrive({ message, hearers }: Message, entry: WireEntry): void {
     let lostBy = NOBODY
     for (const { id, numbering, chart, deaf } of hearers) {
-      if (deaf > 0 && isLostWhileDeaf(message) && due.start < (own(this.#deafUntil, id) ?? 0)) {
+      if (deaf > 0 && isLostWhileDeaf(message) && entry.start < this.#deafOf(id)) {
         lostBy = [...lostBy, id]
         continue
       }
-      const before = own(this.#devices, id) ?? DEVICE_AT_POWER_ON
+      const before = this.#device(id)
       const after = receive(numbering, before, message, chart)
-      if (after !== before) this.#ownDevices()[id] = after
-      if (deaf > 0 && message.kind === 'program') this.#ownDeaf()[id] = due.end + deaf
+      if (after !== before) this.#moved.set(id, after)
+      if (deaf > 0 && message.kind === 'program') this.#deaf.set(id, entry.end + deaf)
     }
-    this.#wire.push(lostBy === NOBODY ? due : { ...due, lostBy })
+    this.#wire.push(lostBy === NOBODY ? entry : { ...entry, lostBy })
   }
 
-  #ownDeaf(): { [deviceId: string]: number } {
-    if (!this.#isDeafOurs) this.#deafUntil = { ...this.#deafUntil }
-    this.#isDeafOurs = true
-    return this.#deafUntil
+  /** Without those that hear again: what is over need not be remembered, once nothing is on its way that began before. */
+  #stillDeaf(): FloorState['deafUntil'] {
+    if (this.#first < this.#due.length) return over(this.#deafUntil, this.#deaf)
+    let all: { [deviceId: string]: number } | null = null
+    for (const id in this.#deafUntil) {
+      const until = this.#deafUntil[id]!
+      if (until > this.#at && !this.#deaf.has(id)) (all ??= {})[id] = until
+    }
+    for (const [id, until] of this.#deaf) if (until > this.#at) (all ??= {})[id] = until
+    return all ?? NOBODY_DEAF
+  }
+
+  #device(id: string): DeviceState {
+    return this.#moved.get(id) ?? own(this.#devices, id) ?? DEVICE_AT_POWER_ON
+  }
+
+  #deafOf(id: string): number {
+    return this.#deaf.get(id) ?? own(this.#deafUntil, id) ?? 0
   }
 
   #closeContact(set: ContactDone): void {
-    const before = own(this.#devices, set.deviceId) ?? DEVICE_AT_POWER_ON
-    this.#ownDevices()[set.deviceId] = moveContact(before, set, set.calls)
+    this.#moved.set(set.deviceId, moveContact(this.#device(set.deviceId), set, set.calls))
     this.#contacts.push(set)
-  }
-
-  #ownDevices(): { [deviceId: string]: DeviceState } {
-    if (!this.#areDevicesOurs) this.#devices = { ...this.#devices }
-    this.#areDevicesOurs = true
-    return this.#devices
   }
 
   #put(due: DueKind): void {
@@ -467,6 +501,25 @@ export class FloorRun {
 type WithoutOrder<One> = One extends unknown ? Omit<One, 'order'> : never
 type DueKind = WithoutOrder<Due>
 
+/** Values over those that were there; the same object where there are none. */
+function over<Value>(before: { readonly [id: string]: Value }, after: ReadonlyMap<string, Value>) {
+  if (after.size === 0) return before
+  let all: { [id: string]: Value } = {}
+  for (const id in before)
+    if (!after.has(id)) {
+      all = { ...before }
+      break
+    }
+  for (const [id, value] of after) all[id] = value
+  return all
+}
+
+/** Messages sent in one go. */
+interface Flight {
+  readonly ops: Message[]
+  readonly entries: WireEntry[]
+}
+
 type OpenWire = { -readonly [Field in keyof Wire]: Wire[Field] }
 
 const NO_TIMING: Timing = {
@@ -478,6 +531,7 @@ const NO_TIMING: Timing = {
 }
 const FREE_WIRE: Wire = { freeAt: 0, list: -1, status: 0 }
 const NOBODY: WireEntry['lostBy'] = []
+const NOBODY_DEAF: FloorState['deafUntil'] = {}
 const CLOCK = 'clock'
 const TICK = [{ kind: 'send', deviceId: null, message: { kind: 'clock' } }] as const
 /** So many banks one list goes through at most. */

@@ -68,19 +68,26 @@ export interface Process {
 }
 
 /** Something that will happen; `order` tells those due at once apart. */
-export type Due = { readonly at: number; readonly order: number } & (
-  | ({ readonly kind: 'arrive'; readonly op: Message } & WireEntry)
-  | { readonly kind: 'contact'; readonly set: ContactDone }
-  | { readonly kind: 'go'; readonly process: Process }
-  | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }
-  /** A tick of the clock; `exact` is its time without rounding. */
-  | {
-      readonly kind: 'tick'
-      readonly controllerId: ControllerId
-      readonly clock: number
-      readonly exact: number
-    }
-)
+export type Due = { readonly at: number; readonly order: number } &
+  /** Messages that follow one another; those before `next` have arrived, and that one will be whole at `at`. */
+  (
+    | {
+        readonly kind: 'arrive'
+        readonly ops: readonly Message[]
+        readonly entries: readonly WireEntry[]
+        readonly next: number
+      }
+    | { readonly kind: 'contact'; readonly set: ContactDone }
+    | { readonly kind: 'go'; readonly process: Process }
+    | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }
+    /** A tick of the clock; `exact` is its time without rounding. */
+    | {
+        readonly kind: 'tick'
+        readonly controllerId: ControllerId
+        readonly clock: number
+        readonly exact: number
+      }
+  )
 
 export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'press' | 'release'; readonly switchId: SwitchId }

@@ -61,8 +61,18 @@ export interface SwitchPlan {
   readonly doublePress: readonly Op[]
 }
 
-/** What a switch does to the floor. Worked out once, since it is done at every press. */
-export const switchPlan = perRow([...COMPILE_KEYS, ...CABLING], (rig, footswitch: Footswitch): SwitchPlan => {
+const plansOf = new WeakMap<Rig, WeakMap<Footswitch, SwitchPlan>>()
+
+/** What a switch does to the floor. Worked out once, since it is done at every press; by rig first, which is one look. */
+export function switchPlan(rig: Rig, footswitch: Footswitch): SwitchPlan {
+  let plans = plansOf.get(rig)
+  if (!plans) plansOf.set(rig, (plans = new WeakMap()))
+  let plan = plans.get(footswitch)
+  if (!plan) plans.set(footswitch, (plan = plannedSwitch(rig, footswitch)))
+  return plan
+}
+
+const plannedSwitch = perRow([...COMPILE_KEYS, ...CABLING], (rig, footswitch: Footswitch): SwitchPlan => {
   const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
   const plan = (actions: readonly Action[]) => planActions(rig, controllerId, actions)
   const { positions, release, longPress, doublePress } = footswitch

@@ -52,13 +52,22 @@ export const NOTHING_KNOWN: Known = {
 }
 
 /** What it knows afterwards. */
-export const learn = (known: Known, learned: Learned): Known => ({
-  ...known,
-  ...learned,
-  presets: learned.presets ? { ...known.presets, ...learned.presets } : known.presets,
-  values: learned.values ? { ...known.values, ...learned.values } : known.values,
-  contacts: learned.contacts ? { ...known.contacts, ...learned.contacts } : known.contacts,
-})
+export function learn(known: Known, learned: Learned): Known {
+  const { presets, values, contacts } = learned
+  const after = { ...known, ...learned }
+  // What was there before is only put under what leaves some of it out.
+  after.presets = presets ? over(known.presets, presets) : known.presets
+  after.values = values ? over(known.values, values) : known.values
+  after.contacts = contacts ? over(known.contacts, contacts) : known.contacts
+  return after
+}
+
+type Values<Value> = { readonly [id: string]: Value }
+
+function over<Value>(before: Values<Value>, after: Values<Value>): Values<Value> {
+  for (const id in before) if (!Object.hasOwn(after, id)) return { ...before, ...after }
+  return after
+}
 
 export const contactKey = (deviceId: string, contactId: string): string => `${deviceId}/${contactId}`
 
