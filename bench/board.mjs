@@ -109,7 +109,7 @@ export async function measureBoards() {
     const { id: boardId } = await made.json()
     const rows = [
       await measureOn(browser, url, demoId, 'demo'),
-      await measureOn(browser, url, boardId, '100 banks x 8 switches'),
+      await measureOn(browser, url, boardId, '100 banks x 10 switches x 16 messages'),
     ]
     const sounding = await fetch(`${url}/api/rigs/file`, { method: 'POST', body: soundFile })
     const cells = await measureCells(browser, url, (await sounding.json()).id)

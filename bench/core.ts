@@ -79,14 +79,29 @@ measure('Parse from the wire', 'messages', EVENTS, () => parseMessages(wire))
 
 const demo = tidewright()
 const big = bigRig()
-const [demoFloor, bigFloor] = [floorAtPowerOn(demo), floorAtPowerOn(big)]
 let n = 0
-const press = (switchId: string) => ({ kind: 'press', switchId: switchId as SwitchId, at: n++ }) as const
-measure('Step, demo rig (6 messages)', 'presses', 1, () => step(demo, demoFloor, press('menders-2')))
-let stepped = bigFloor
-measure('Step, 10 x 30 switches of 16 messages (of 100,000 asked)', 'presses', 1, () => {
-  stepped = step(big, stepped, press(`b${n % 30}-${(n % 10) + 1}`)).state
-})
+/** A foot down and off again every 200 ms on one switch after the other, and all that comes of it. */
+function walker(rig: Rig, idOf: (n: number) => string) {
+  let state = floorAtPowerOn(rig)
+  return () => {
+    const switchId = idOf(n++) as SwitchId
+    const at = state.at + 120_000
+    state = step(rig, state, { kind: 'press', switchId, at }).state
+    state = step(rig, state, { kind: 'release', switchId, at: at + 80_000 }).state
+  }
+}
+measure(
+  'Step down and off, demo rig (6 messages)',
+  'presses',
+  1,
+  walker(demo, () => 'menders-2'),
+)
+measure(
+  'Step down and off, 10 x 30 switches of 16 messages (of 100,000 asked)',
+  'presses',
+  1,
+  walker(big, (one) => `b${one % 30}-${(one % 10) + 1}`),
+)
 /** A rig nobody has asked anything about yet: what is worked out once for the state of its tables is worked out again. */
 const fresh = (rig: Rig): Rig =>
   Object.fromEntries(Object.entries(rig).map(([name, rows]) => [name, { ...rows }])) as unknown as Rig
@@ -119,10 +134,13 @@ const pasted = Array.from({ length: 10_000 }, (_, n) => `${n % 120},Control ${n}
 measureTime('Read a pasted chart of 10,000 lines', () => readPasted(`CC,Name,Range\n${pasted}`), 1000)
 
 const board = bigBoard()
-const boardFloor = floorAtPowerOn(board)
-measure('Step, 100 banks x 8 switches of 8 messages', 'presses', 1, () =>
-  step(board, boardFloor, press(`b${n % 100}-${(n % 8) + 1}`)),
+measure(
+  'Step down and off, 100 banks x 10 switches of 16 messages',
+  'presses',
+  1,
+  walker(board, (one) => `b${one % 100}-${(one % 10) + 1}`),
 )
+measureTime('All checks from nothing, 100 banks x 10 switches of 16 messages', () => findings(fresh(board)))
 const renamed = (rig: Rig, bank: string) => {
   const edit = editRow(rig, 'nameBank', 'banks', bank, { name: `Number ${n++}` })!
   const applied = applyEdit(rig, edit)
@@ -131,7 +149,7 @@ const renamed = (rig: Rig, bank: string) => {
 }
 for (const [name, rig] of [
   ['demo', demo],
-  ['100 banks x 8 switches', board],
+  ['100 banks x 10 switches', board],
 ] as const) {
   const [bank] = Object.keys(rig.banks)
   findings(rig)

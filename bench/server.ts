@@ -41,7 +41,7 @@ export async function measureServer(root: string): Promise<void> {
   const boards = await Promise.all(
     [
       { name: 'demo', rig: tidewright() },
-      { name: '100 banks x 8 switches', rig: bigBoard() },
+      { name: '100 banks x 10 switches', rig: bigBoard() },
     ].map(async ({ name, rig }) => ({
       name,
       rig,

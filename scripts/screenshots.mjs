@@ -61,6 +61,11 @@ const matrix = async (page) => {
   for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
   await page.waitForTimeout(500)
 }
+const banks = async (page) => {
+  await page.keyboard.press('5')
+  await page.waitForTimeout(600)
+  await page.getByRole('tab', { name: 'Map of banks' }).click()
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -72,6 +77,7 @@ const PICTURES = [
   },
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
+  { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-stage', path: 'rig', theme: 'stage', work: echo },
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },

@@ -90,4 +90,19 @@ header p {
     border-top: 1px solid var(--line);
   }
 }
+
+@media (max-width: 620px) {
+  .frame,
+  .folded {
+    grid-template: minmax(60dvh, auto) auto / minmax(0, 1fr);
+  }
+
+  header {
+    flex-wrap: wrap;
+  }
+
+  .middle {
+    padding: 12px 14px;
+  }
+}
 </style>

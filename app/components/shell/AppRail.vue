@@ -203,7 +203,16 @@ kbd {
 }
 
 @media (max-width: 620px) {
-  .rail > ul,
+  .rail {
+    flex-wrap: wrap;
+  }
+
+  .rail > ul {
+    order: 1;
+    width: 100%;
+    overflow: auto;
+  }
+
   .travel {
     display: none;
   }

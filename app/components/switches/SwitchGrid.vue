@@ -191,7 +191,7 @@ defineExpose({
 .grid {
   flex: 1;
   display: grid;
-  grid-auto-rows: minmax(150px, 258px);
+  grid-auto-rows: minmax(236px, 258px);
   gap: 8px;
   min-height: 0;
   overflow: auto;
@@ -229,6 +229,7 @@ defineExpose({
 
 @media (max-width: 620px) {
   .grid {
+    flex: none;
     grid-auto-rows: auto;
     overflow: visible;
   }

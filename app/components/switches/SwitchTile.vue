@@ -144,10 +144,12 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 
 <style scoped>
 .tile {
+  container-type: inline-size;
   display: flex;
   flex-direction: column;
   min-width: 0;
   min-height: 0;
+  width: 100%;
   padding: 0;
   border: 1px solid var(--line);
   border-radius: var(--corner);
@@ -219,6 +221,7 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 }
 
 .tag {
+  min-width: 0;
   overflow: hidden;
   padding: 0 4px;
   border: 1px solid var(--line);
@@ -227,6 +230,8 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 }
 
 .head .number {
+  flex: none;
+  max-width: 70%;
   margin-left: auto;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -323,7 +328,26 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
 
 .foot {
   align-items: center;
+  margin-top: auto;
   font-size: 11px;
+  white-space: nowrap;
+}
+
+/* What is narrow says the least that matters: what is wrong goes before how long it takes. */
+@container (max-width: 150px) {
+  .foot > :last-child {
+    display: none;
+  }
+}
+
+@container (max-width: 118px) {
+  .foot > :first-child {
+    display: none;
+  }
+
+  .dense .line {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
+  }
 }
 
 .invite {

@@ -102,13 +102,23 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   }
 }
 
+/* On a phone the floor comes first; what is above and below it scrolls with the page. */
 @media (max-width: 620px) {
   .shell {
-    grid-template: auto auto minmax(0, 1fr) / minmax(0, 1fr);
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    min-height: 100dvh;
+    overflow-x: clip;
+  }
+
+  .shell > * {
+    width: 100%;
+    min-width: 0;
   }
 
   .view {
-    display: none;
+    order: 2;
   }
 }
 </style>
