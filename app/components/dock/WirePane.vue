@@ -33,10 +33,11 @@ const summary = computed(() => {
   <div class="pane">
     <div class="head">
       <h2>On the wire</h2>
-      <span v-if="floor.last" class="mono soft">{{ summary }}</span>
+      <span v-if="wire.length > 0" class="mono soft">{{ summary }}</span>
       <span v-if="floor.last" class="mono soft">{{ timeText(floor.last.at) }}</span>
     </div>
     <p v-if="!floor.last" class="soft">Step on a switch: press its number key, or click it.</p>
+    <p v-else-if="wire.length === 0" class="soft">This step sends no message.</p>
     <template v-else>
       <div class="chart" role="group" aria-label="Messages in lanes" tabindex="0">
         <WireChart :inputs="inputs" :lane-height="19" />

@@ -160,8 +160,9 @@ const distances = computed(() => {
               viewBox="0 0 8 8"
               refX="7"
               refY="4"
-              markerWidth="7"
-              markerHeight="7"
+              markerWidth="9"
+              markerHeight="9"
+              markerUnits="userSpaceOnUse"
               orient="auto"
             >
               <path d="M0,0L8,4L0,8z" class="tip" />

@@ -51,12 +51,32 @@ const rows = computed(() =>
 )
 const jacks = computed(() => jackPlaces(rig, controller))
 /** Rows of what is shown, for walking. */
-const all = computed(() => (jacks.value.length > 0 ? [...rows.value, jacks.value] : rows.value))
+const all = computed(() => sections.value.map(({ places }) => places))
 const rowName = (row: number) => {
   if (rows.value.length === 1) return ''
   if (row === 0) return 'far row'
   return row === rows.value.length - 1 ? 'near row' : `row ${rows.value.length - row}`
 }
+const sections = computed(() => [
+  ...rows.value.map((places, row) => ({
+    key: String(places[0]!.number),
+    name: rowName(row),
+    says: rowName(row) || 'switches',
+    places,
+    columns: places.length,
+  })),
+  ...(jacks.value.length > 0
+    ? [
+        {
+          key: 'jacks',
+          name: 'on jacks',
+          says: 'on jacks',
+          places: jacks.value as Place[],
+          columns: Math.max(4, jacks.value.length),
+        },
+      ]
+    : []),
+])
 const foundAt = (place: Place) =>
   found.filter(({ about }) => about.table === 'switches' && about.id === here.get(placeKey(place))?.id)
 
@@ -127,42 +147,11 @@ defineExpose({
 
 <template>
   <div ref="grid" class="grid">
-    <section
-      v-for="(row, at) in rows"
-      :key="row[0]!.number"
-      class="row"
-      :aria-label="rowName(at) || 'switches'"
-    >
-      <p v-if="rowName(at)" class="name">{{ rowName(at) }}</p>
-      <div class="tiles" :style="{ '--columns': row.length }">
+    <section v-for="section in sections" :key="section.key" class="row" :aria-label="section.says">
+      <p v-if="section.name" class="name">{{ section.name }}</p>
+      <div class="tiles" :style="{ '--columns': section.columns }">
         <SwitchTile
-          v-for="place in row"
-          :key="place.number"
-          :rig="rig"
-          :bank="bank"
-          :controller="controller"
-          :place="place"
-          :footswitch="here.get(placeKey(place)) ?? null"
-          :known="known"
-          :chosen="placeKey(place) === chosen"
-          :marked="marked.has(placeKey(place))"
-          :found="foundAt(place)"
-          :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
-          :data-place="placeKey(place)"
-          draggable="true"
-          @keydown="onKey"
-          @dragstart="onDrag(place, $event)"
-          @dragover.prevent
-          @drop.prevent="onDrop(place, $event)"
-          @click="onClick(place, $event)"
-        />
-      </div>
-    </section>
-    <section v-if="jacks.length > 0" class="row jacks" aria-label="on jacks">
-      <p class="name">on jacks</p>
-      <div class="tiles" :style="{ '--columns': Math.max(4, jacks.length) }">
-        <SwitchTile
-          v-for="place in jacks"
+          v-for="place in section.places"
           :key="placeKey(place)"
           :rig="rig"
           :bank="bank"

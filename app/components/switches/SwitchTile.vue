@@ -333,6 +333,18 @@ const first = computed(() => (footswitch ? pressSending(rig, footswitch, 0) : nu
   white-space: nowrap;
 }
 
+@container (min-width: 160px) {
+  .dense .line:not(.own) {
+    grid-template-columns: minmax(0, 2fr) minmax(0, 3fr) auto;
+  }
+
+  .dense .sent.program {
+    display: inline;
+    order: 1;
+    font-weight: 400;
+  }
+}
+
 /* What is narrow says the least that matters: what is wrong goes before how long it takes. */
 @container (max-width: 150px) {
   .foot > :last-child {
