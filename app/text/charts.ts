@@ -34,7 +34,7 @@ export function readingText(reading: Reading, highest: number): string {
     case 'trigger':
       return `does it at ${reading.value}`
     case 'toggle':
-      return 'changes over at each message'
+      return reading.at === 'value' ? `changes over at ${reading.value}` : 'changes over at each message'
     case 'increment':
       return `${reading.up} up, ${reading.down} down`
   }

@@ -33,6 +33,8 @@ export const usualController: Omit<ControllerArchetype['fields'], 'name' | 'rows
   separateOutputs: false,
   builtInPedals: 0,
   ...USUAL_SWITCHING,
+  // Opening an editor by holding for 2 s (common practice).
+  keeps: [{ numbers: [], how: 'longPress', afterMs: 2000, does: 'opens editing', opensEditing: true }],
   chords: '',
   editGesture: 'Hold one switch for two seconds',
   saving: { how: 'explicit', losesEdits: true },

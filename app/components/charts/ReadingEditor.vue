@@ -32,6 +32,12 @@ function takeNames(): void {
   if (read) change({ names: read })
 }
 
+function turnsAt(isOnly: boolean): void {
+  if (reading.kind !== 'toggle') return
+  const { at: _, ...plain } = reading
+  emit('change', isOnly ? { ...plain, at: 'value' } : plain)
+}
+
 /** Ends may have fractions. */
 function takeEnd(field: 'low' | 'high', event: Event): void {
   const input = event.target as HTMLInputElement
@@ -99,8 +105,26 @@ function takeEnd(field: 'low' | 'high', event: Event): void {
       <label :for="`${id}-names`">One value a line</label>
       <textarea :id="`${id}-names`" v-model="names" rows="4" class="mono" @change="takeNames" />
     </div>
+    <template v-else-if="reading.kind === 'toggle'">
+      <NumberField
+        label="Value sent"
+        :value="reading.value"
+        :min="0"
+        :max="highest"
+        @take="change({ value: $event })"
+      />
+      <ChoiceField
+        label="It changes over"
+        :value="reading.at === 'value'"
+        :choices="[
+          { value: false, text: 'At each message' },
+          { value: true, text: `At ${reading.value} only` },
+        ]"
+        @choose="turnsAt($event)"
+      />
+    </template>
     <NumberField
-      v-else-if="reading.kind === 'trigger' || reading.kind === 'toggle'"
+      v-else-if="reading.kind === 'trigger'"
       label="Value sent"
       :value="reading.value"
       :min="0"
