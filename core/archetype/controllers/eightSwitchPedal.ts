@@ -14,6 +14,8 @@ export const eightSwitchPedal: ControllerArchetype = {
     firstBank: 0,
     editGesture: 'Press bank up and bank down together',
     chords: 'Bank up with bank down',
+    // Which of its switches those are differs: the player's manual says.
+    keeps: [],
     ports: [dinIn(), dinOut(), expression('exp2', 'Expression 2'), usbDevice(), power(300)],
   },
 }
