@@ -75,10 +75,10 @@ async function measureOn(browser, url, rigId, name) {
     return all.slice(5)
   }
   const presses = await repeat(PRESSES + 5, 'press', false, (n) => String((n % 3) + 1))
-  await page.getByRole('tab').first().click()
+  await page.getByRole('tablist', { name: 'Banks' }).getByRole('tab').first().click()
   await page.getByLabel('Name', { exact: true }).waitFor()
   const renames = await repeat(RENAMES + 5, 'rename', true, (n) => `Number ${n}`)
-  const shown = await page.getByRole('tab').first().textContent()
+  const shown = await page.getByRole('tablist', { name: 'Banks' }).getByRole('tab').first().textContent()
   if (!shown.includes(`Number ${RENAMES + 4}`)) throw new Error(`The rename was not drawn: ${shown}`)
   await page.close()
   return { name, press: presses.map(({ own }) => own), rename: renames.map(({ longest }) => longest) }

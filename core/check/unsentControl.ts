@@ -1,6 +1,6 @@
-import { own } from '../base/own'
 import { referencesOf } from '../rig/references'
 import { inOrder, TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig/rig'
+import type { Control } from '../rig/table/control'
 import type { FindingOf } from './finding'
 
 export type UnsentControl = FindingOf<
@@ -30,20 +30,25 @@ export function unsentControl(rig: Rig): UnsentControl[] {
     for (const row of Object.values(rig[table])) for (const id of controlsNamed(table, row)) used.add(id)
   }
   const entered = new Set(Object.values(rig.presets).flatMap((preset) => preset.entered as readonly string[]))
+  const unsent = new Map<string, Control[]>()
+  for (const control of Object.values(rig.controls)) {
+    const { id, deviceId, kind, source } = control
+    if (kind === 'reserved' || used.has(id) || !(entered.has(id) || source === 'tested')) continue
+    const ours = unsent.get(deviceId)
+    if (ours) ours.push(control)
+    else unsent.set(deviceId, [control])
+  }
   return inOrder(rig.devices).flatMap((device): UnsentControl[] => {
-    const controls = Object.values(rig.controls)
-      .filter(({ id, deviceId, kind }) => deviceId === device.id && kind !== 'reserved' && !used.has(id))
-      .filter(({ id, source }) => entered.has(id) || source === 'tested')
-      .sort((a, b) => a.order - b.order)
-    return controls.length === 0
-      ? []
-      : [
+    const controls = unsent.get(device.id)?.sort((a, b) => a.order - b.order)
+    return controls
+      ? [
           {
             code: 'unsentControl',
             severity: 'hint',
             about: { table: 'devices', id: device.id },
-            facts: { device: own(rig.devices, device.id)!.name, controls: controls.map(({ name }) => name) },
+            facts: { device: device.name, controls: controls.map(({ name }) => name) },
           },
         ]
+      : []
   })
 }

@@ -1,4 +1,5 @@
 import { own } from '../base/own'
+import { bankShape } from './bankShape'
 import { perTables } from './perTables'
 import { byIndex, type Rig } from './rig'
 import type { Action } from './table/action'
@@ -12,7 +13,7 @@ export const placeKey = ({ jack, number }: Pick<Footswitch, 'jack' | 'number'>):
 
 const NONE: Places = new Map()
 
-const everyBank = perTables(['switches', 'banks', 'macros'], (rig: Rig): ReadonlyMap<string, Places> => {
+const everyBank = perTables(['switches', bankShape, 'macros'], (rig: Rig): ReadonlyMap<string, Places> => {
   const byBank = new Map<string, Map<string, Footswitch>>()
   const put = (key: string, one: Footswitch) => {
     const places = byBank.get(key) ?? new Map<string, Footswitch>()

@@ -43,16 +43,31 @@ export interface BankMap {
 
 /** `back` hangs on where the foot was: it is not counted as a way. */
 export const bankMap = (rig: Rig, controllerId: ControllerId): BankMap | null =>
-  maps(rig).get(controllerId) ?? null
+  named(rig).get(controllerId) ?? null
 
 const maps = perTables(
-  [...COMPILE_KEYS, 'banks', 'switches'],
+  [...COMPILE_KEYS, 'switches'],
   (rig: Rig): ReadonlyMap<string, BankMap> =>
     new Map(
       Object.keys(rig.controllers).flatMap((id) => {
         const map = work(rig, id as ControllerId)
         return map ? [[id, map]] : []
       }),
+    ),
+)
+
+/** The same with the banks as they are called now: a rename moves nothing. */
+const named = perTables(
+  [maps, 'banks'],
+  (rig: Rig): ReadonlyMap<string, BankMap> =>
+    new Map(
+      [...maps(rig)].map(([id, map]) => [
+        id,
+        {
+          ...map,
+          spots: map.spots.map((spot) => ({ ...spot, bank: own(rig.banks, spot.bank.id) ?? spot.bank })),
+        },
+      ]),
     ),
 )
 
