@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { NuxtLink } from '#components'
 import {
   addRow,
@@ -31,15 +31,8 @@ import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import BankInspector from '~/components/switches/BankInspector.vue'
-import BankMapPane from '~/components/switches/BankMapPane.vue'
 import BankTabs from '~/components/switches/BankTabs.vue'
-import FillDialog from '~/components/switches/FillDialog.vue'
-import FitPane from '~/components/switches/FitPane.vue'
-import MacroInspector from '~/components/switches/MacroInspector.vue'
-import MacrosPane from '~/components/switches/MacrosPane.vue'
-import ManyInspector from '~/components/switches/ManyInspector.vue'
 import PutBar from '~/components/switches/PutBar.vue'
-import SeriesDialog from '~/components/switches/SeriesDialog.vue'
 import SwitchGrid from '~/components/switches/SwitchGrid.vue'
 import SwitchInspector from '~/components/switches/SwitchInspector.vue'
 import type { Place } from '~/components/switches/switchPlaces'
@@ -50,6 +43,15 @@ import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
 import { placeText } from '~/text/switchPlaces'
+
+// Fetched when they are opened: the floor is what a visit begins with.
+const BankMapPane = defineAsyncComponent(() => import('~/components/switches/BankMapPane.vue'))
+const FillDialog = defineAsyncComponent(() => import('~/components/switches/FillDialog.vue'))
+const FitPane = defineAsyncComponent(() => import('~/components/switches/FitPane.vue'))
+const MacroInspector = defineAsyncComponent(() => import('~/components/switches/MacroInspector.vue'))
+const MacrosPane = defineAsyncComponent(() => import('~/components/switches/MacrosPane.vue'))
+const ManyInspector = defineAsyncComponent(() => import('~/components/switches/ManyInspector.vue'))
+const SeriesDialog = defineAsyncComponent(() => import('~/components/switches/SeriesDialog.vue'))
 
 const rigs = useRigStore()
 const floor = useFloorStore()
@@ -368,7 +370,7 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
     </template>
     <template v-if="floor.controller">
       <SeriesDialog
-        v-if="seriesSource"
+        v-if="seriesSource && isSeries"
         v-model="isSeries"
         :rig="rig"
         :source="seriesSource"
@@ -376,7 +378,13 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
         :controller="floor.controller"
         @made="seriesSource && keepFresh($event, seriesSource)"
       />
-      <FillDialog v-model="isFilling" :rig="rig" :slots="fillSlots" :controller="floor.controller" />
+      <FillDialog
+        v-if="isFilling"
+        v-model="isFilling"
+        :rig="rig"
+        :slots="fillSlots"
+        :controller="floor.controller"
+      />
     </template>
     <template #inspector>
       <template v-if="tab === 'macros'">
