@@ -54,14 +54,7 @@ export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'
 export { labelSwitch } from './rig/edits/labelSwitch'
-export {
-  actionsAt,
-  moveAction,
-  putActions,
-  removeAction,
-  withActions,
-  type ListPlace,
-} from './rig/edits/actionList'
+export { actionsAt, moveAction, putActions, removeAction, type ListPlace } from './rig/edits/actionList'
 export {
   changeSwitches,
   clearBank,
@@ -73,11 +66,11 @@ export {
   swapBanks,
   swapSwitches,
 } from './rig/edits/placeSwitches'
-export { isItself, placeKey, switchesHere } from './rig/switchesHere'
+export { placeKey, switchesHere } from './rig/switchesHere'
 export { removeRow } from './rig/edits/removeRow'
 export { modeOf, setMode, type SwitchMode } from './rig/edits/setMode'
 export { findPreset, setRecall, type Recall } from './rig/edits/setRecall'
-export { findSwitch, putSwitch, slotKey, switchAt, type SwitchSlot } from './rig/edits/switchSlot'
+export { findSwitch, putSwitch, switchAt, type SwitchSlot } from './rig/edits/switchSlot'
 export { nextBankIndex } from './rig/banks'
 export { rigProblems } from './rig/integrity'
 export { addressOf, indexOfAddress, recallMessages } from './rig/numbering/address'
@@ -107,7 +100,6 @@ export type { Action, ActionKind, ActionOf } from './rig/table/action'
 export { BLANK_BANK, type Bank, type BankId } from './rig/table/bank'
 export {
   switchCount,
-  type Combos,
   type Controller,
   type KeptGesture,
   type ControllerEvent,
@@ -186,12 +178,10 @@ export type { Reading as PhraseReading } from './switching/phrase/phrase'
 export type { Doing } from './switching/action/actionDoes'
 export { lampNow, type LampNow } from './switching/lamp'
 export { NOTHING_KNOWN, type Known } from './switching/known'
-export { copySeries, SERIES, type Series, type SeriesPlan } from './switching/series'
-export { bankAndSwitch, bankMap, nthOf, pressesBetween, type BankMap } from './switching/bankMap'
+export { copySeries, SERIES, type Series } from './switching/series'
+export { bankAndSwitch, bankMap, nthOf, pressesBetween } from './switching/bankMap'
 export { combosOf, type Combo } from './switching/combos'
-export { pairOutcome, type ControllerMode } from './switching/modePair'
-export { doingFirst, listSteps, storedMessages } from './switching/compile'
-export { sceneNames } from './switching/action/scene'
+export { doingFirst, listSteps } from './switching/compile'
 export { LOOPER_FUNCTIONS } from './rig/table/action/looper'
 export { hexOf, readBytes, type HexRefusal } from './midi/hexBytes'
 export { schedule, type TimedMessage } from './switching/schedule'
@@ -205,9 +195,9 @@ export {
   type StepResult,
   type WireEntry,
 } from './simulate/floor'
-export { advance, settle, step, stepAndSettle, stomp } from './simulate/step'
-export { jackPlaces, type JackPlace } from './simulate/footswitch'
-export { lateness, timingOf, type Lateness, type Timing } from './switching/timing'
+export { advance, settle, step, stomp } from './simulate/step'
+export { jackPlaces } from './simulate/footswitch'
+export { lateness, timingOf, type Lateness } from './switching/timing'
 export { floorCells } from './simulate/floorCells'
 export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'

@@ -3,9 +3,9 @@ import { putActions } from '../rig/edits/actionList'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
+import { isLostWhileLoading } from '../sound/whileLoading'
 import { COMPILE_KEYS } from '../switching/compile'
 import { schedule } from '../switching/schedule'
-import { CONTROLLER } from '../midi/controllers'
 import { aboutList, gestured, isOneSound, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from './finding'
 
@@ -42,10 +42,7 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): LostOnSwitc
       if (!device || device.whileDeaf === 'keeps') continue
       if (message.kind === 'program') deafUntil.set(device.id, end + device.deafMs * 1000)
       const until = deafUntil.get(device.id) ?? 0
-      const isSelect =
-        message.kind === 'control' &&
-        (message.controller === CONTROLLER.bankSelectMsb || message.controller === CONTROLLER.bankSelectLsb)
-      if (message.kind !== 'control' || isSelect || start >= until) continue
+      if (!isLostWhileLoading(message) || start >= until) continue
       const before = lost.get(device.id)
       lost.set(device.id, {
         count: (before?.count ?? 0) + 1,

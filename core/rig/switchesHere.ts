@@ -54,7 +54,3 @@ const turnsLayer = (rig: Rig, footswitch: Footswitch): boolean => {
 /** What is under the foot in a bank and layer, by place: its own switches, and those of every bank it says nothing of. */
 export const switchesHere = (rig: Rig, bankId: string, layer: Layer): Places =>
   everyBank(rig).get(`${bankId}/${layer}`) ?? NONE
-
-/** Whether a row is the one under the foot in its own bank. */
-export const isItself = (rig: Rig, footswitch: Footswitch): boolean =>
-  switchesHere(rig, footswitch.bankId, footswitch.layer).get(placeKey(footswitch)) === footswitch

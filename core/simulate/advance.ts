@@ -1,11 +1,10 @@
 import { own } from '../base/own'
-import { CONTROLLER } from '../midi/controllers'
-import type { MidiMessage } from '../midi/message'
 import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
 import type { Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
+import { isLostWhileLoading } from '../sound/whileLoading'
 import { actionSteps } from '../switching/action'
 import type { SwitchEvent } from '../switching/compile'
 import { FIRST_TEMPO, learn, type Known, type Learned } from '../switching/known'
@@ -37,7 +36,7 @@ export class FloorRun {
   /** Devices that something came to, as they are by now; and until when those that load are deaf. */
   readonly #moved = new Map<string, DeviceState>()
   readonly #deaf = new Map<string, number>()
-  #wires: { readonly [lane: string]: Wire }
+  readonly #wires: { readonly [lane: string]: Wire }
   /** Wires that something was put on. */
   readonly #ours = new Map<string, OpenWire>()
   readonly #due: Due[]
@@ -448,7 +447,7 @@ export class FloorRun {
   #arrive({ message, hearers }: Message, entry: WireEntry): void {
     let lostBy = NOBODY
     for (const { id, numbering, chart, deaf } of hearers) {
-      if (deaf > 0 && isLostWhileDeaf(message) && entry.start < this.#deafOf(id)) {
+      if (deaf > 0 && isLostWhileLoading(message) && entry.start < this.#deafOf(id)) {
         lostBy = [...lostBy, id]
         continue
       }
@@ -536,9 +535,3 @@ const CLOCK = 'clock'
 const TICK = [{ kind: 'send', deviceId: null, message: { kind: 'clock' } }] as const
 /** So many banks one list goes through at most. */
 const TRAVELS_MAX = 8
-
-/** A device that loads still takes the next recall: bank select and program change. */
-const isLostWhileDeaf = (message: MidiMessage): boolean =>
-  message.kind === 'control' &&
-  message.controller !== CONTROLLER.bankSelectMsb &&
-  message.controller !== CONTROLLER.bankSelectLsb

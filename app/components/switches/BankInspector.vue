@@ -10,6 +10,7 @@ import {
   editRow,
   moveBank,
   NOTHING_KNOWN,
+  nthOf,
   removeRow,
   swapBanks,
   switchCount,
@@ -203,14 +204,14 @@ const spot = computed(() => bankAndSwitch(nth.value, perBank.value))
         :value="spot.bank"
         :min="1"
         :max="10000"
-        @take="nth = ($event - 1) * perBank + spot.number"
+        @take="nth = nthOf($event, spot.number, perBank)"
       />
       <NumberField
         label="Switch"
         :value="spot.number"
         :min="1"
         :max="perBank"
-        @take="nth = (spot.bank - 1) * perBank + $event"
+        @take="nth = nthOf(spot.bank, $event, perBank)"
       />
       <p role="status">
         Preset {{ nth }}, {{ perBank }} a bank: bank {{ spot.bank }}, switch {{ spot.number }}.
