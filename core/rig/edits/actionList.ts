@@ -39,7 +39,7 @@ const ofSwitch = (footswitch: Footswitch, event: ControllerEvent, position: numb
   event === 'press' ? (footswitch.positions[position] ?? NONE) : footswitch[event]
 
 /** A footswitch with other actions in one of its lists. */
-export const withActions = (
+const withActions = (
   footswitch: Footswitch,
   event: ControllerEvent,
   position: number,

@@ -41,8 +41,6 @@ const combosSchema = z.strictObject({
   highestProgram: u7Schema,
 })
 
-export type Combos = Readonly<z.infer<typeof combosSchema>>
-
 const eventSchema = z.literal(['press', 'release', 'longPress', 'doublePress'])
 
 /** What a controller can tell apart on one switch. */

@@ -33,7 +33,7 @@ export const scene: ActionDoes<ActionOf<'scene'>> = {
     }),
 }
 
-export const sceneNames = (control: Control | undefined): readonly { value: number; name: string }[] =>
+const sceneNames = (control: Control | undefined): readonly { value: number; name: string }[] =>
   control?.reading.kind === 'named' ? control.reading.names.toSorted((a, b) => a.value - b.value) : []
 
 function sceneValue(
