@@ -39,6 +39,7 @@ export { likelyCable, plugChoices, type PlugChoice } from './rig/edits/plugChoic
 export { endOf, isFree } from './rig/edits/suggestCable'
 export { alterRole, setRole } from './rig/edits/setJack'
 export { shareChannel } from './rig/edits/shareChannel'
+export type { Run, RunId, RunStep } from './rig/table/run'
 export { moveDevice } from './rig/edits/moveDevice'
 export { applyEdit, doEdit, type Done } from './rig/applyEdit'
 export { editSchema } from './rig/editSchema'

@@ -12,4 +12,6 @@ export interface FindingOf<Code extends string, Facts> {
   readonly facts: Facts
   /** One edit that makes the finding go away. */
   readonly fix?: Edit
+  /** All that would, where there are several ways; the first is `fix`. */
+  readonly cures?: readonly Edit[]
 }

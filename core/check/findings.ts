@@ -48,6 +48,8 @@ import { undoneSet, type UndoneSet } from './undoneSet'
 import { lostOnSwitch, type LostOnSwitch } from './lostOnSwitch'
 import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from './switchLoad'
 import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './keptGesture'
+import type { LyingLamp } from './lyingLamp'
+import type { RunDiffers } from './runDiffers'
 import { beyondController, type BeyondController } from './beyondController'
 
 /** Everything a check can find, closed by code. */
@@ -105,6 +107,8 @@ export type Finding =
   | KeptGesture
   | EditingOnStage
   | BeyondController
+  | LyingLamp
+  | RunDiffers
 
 interface Check {
   /** The tables it looks at: an edit elsewhere leaves its answer as it is. A test takes it at its word. */

@@ -82,6 +82,15 @@ export const EDIT_LABELS = [
   'addMacro',
   'changeMacro',
   'removeMacro',
+  'setAfterRecall',
+  'resyncAfterRecall',
+  'setAtPower',
+  'makeAbsolute',
+  'noLamp',
+  'addRun',
+  'renameRun',
+  'removeRun',
+  'keepRun',
 ] as const
 
 export type EditLabel = (typeof EDIT_LABELS)[number]

@@ -7,6 +7,7 @@ import type { Cell, Sound } from './table/sound'
 import type { Bank } from './table/bank'
 import type { Controller } from './table/controller'
 import type { Macro } from './table/macro'
+import type { Run, RunStep } from './table/run'
 import { actionLists, type Footswitch } from './table/switch'
 import type { TableName, Tables } from './rig'
 import type { Path } from './problem'
@@ -25,8 +26,12 @@ type Referring = { readonly [Table in TableName]: (row: Tables[Table]) => Refere
 /** What each row refers to, table by table. */
 const referring: Referring = {
   about: () => [],
-  controllers: ({ home }) =>
-    home === null ? [] : [{ path: ['home'], table: 'banks' as const, id: home, isMention: true as const }],
+  controllers: ({ home, onPower }) => [
+    ...(home === null
+      ? []
+      : [{ path: ['home'], table: 'banks' as const, id: home, isMention: true as const }]),
+    ...actionReferences(['onPower'], onPower),
+  ],
   devices: ({ bypass, rest }) => [
     ...(bypass.kind === 'control'
       ? [{ path: ['bypass', 'controlId'], table: 'controls' as const, id: bypass.controlId }]
@@ -75,6 +80,14 @@ const referring: Referring = {
     })),
   ],
   marks: () => [],
+  runs: ({ steps }) =>
+    steps.flatMap((step, n): Reference[] =>
+      step.kind === 'power'
+        ? [{ path: ['steps', n, 'deviceId'], table: 'devices', id: step.deviceId }]
+        : step.kind === 'act'
+          ? actionReferences(['steps', n, 'actions'], step.actions)
+          : [],
+    ),
 }
 
 const valueReferences = (field: Path, values: readonly SetValue[]): Reference[] =>
@@ -147,6 +160,7 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
   controllers: (controller, keeps): Controller => ({
     ...controller,
     home: controller.home !== null && keeps('banks', controller.home) ? controller.home : null,
+    onPower: keptActions(controller.onPower, keeps),
   }),
   devices: (device, keeps): Device => ({
     ...device,
@@ -169,6 +183,13 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
     recalls: keptValues(preset.recalls, keeps),
     entered: preset.entered.filter((id) => keeps('controls', id)),
     lacks: preset.lacks.filter((id) => keeps('controls', id)),
+  }),
+  runs: (run, keeps): Run => ({
+    ...run,
+    steps: run.steps.flatMap((step): RunStep[] => {
+      if (step.kind === 'power') return keeps('devices', step.deviceId) ? [step] : []
+      return step.kind === 'act' ? [{ ...step, actions: keptActions(step.actions, keeps) }] : [step]
+    }),
   }),
   pairs: (pair, keeps): Pair => ({
     ...pair,

@@ -9,6 +9,7 @@ import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { pairSchema, type Pair } from './table/pair'
 import { presetSchema, type Preset } from './table/preset'
+import { runSchema, type Run } from './table/run'
 import { soundSchema, type Sound } from './table/sound'
 import { switchSchema, type Footswitch } from './table/switch'
 
@@ -26,6 +27,7 @@ export interface Tables {
   readonly switches: Footswitch
   readonly cables: Cable
   readonly marks: Mark
+  readonly runs: Run
 }
 
 export type TableName = keyof Tables
@@ -47,6 +49,7 @@ export const rowSchemas = {
   switches: switchSchema,
   cables: cableSchema,
   marks: markSchema,
+  runs: runSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
@@ -69,6 +72,7 @@ export const emptyRig = (name: string): Rig => ({
   switches: {},
   cables: {},
   marks: {},
+  runs: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

@@ -1,34 +1,41 @@
 import { own } from '../base/own'
 import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
-import type { Rig } from '../rig/rig'
+import { inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
+import type { DeviceId } from '../rig/table/device'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
 import { isLostWhileLoading } from '../sound/whileLoading'
 import { actionSteps } from '../switching/action'
 import type { SwitchEvent } from '../switching/compile'
 import { FIRST_TEMPO, learn, type Known, type Learned } from '../switching/known'
 import { timingOf, type Timing } from '../switching/timing'
-import { DEVICE_AT_POWER_ON, moveContact, receive, type DeviceState } from './device'
+import { chartOf } from './chartIndex'
+import { DEVICE_AT_POWER_ON, hasAnswer, moveContact, receive, switchedOn, type DeviceState } from './device'
 import type {
   ContactDone,
   Due,
   FloorState,
   Foot,
   Gesture,
+  Powered,
   Process,
   StepResult,
+  Wait,
   Wire,
   WireEntry,
 } from './floor'
-import { bankPlan, eventOps, planSteps, switchPlan, type Message, type Op } from './plan'
+import { withoutThoseOff } from './powerOff'
+import { bankPlan, eventOps, planActions, planSteps, switchPlan, type Message, type Op } from './plan'
 
 /**
  * The floor while time passes. A class because what is under way is changed in place, thousands of times a second;
  * states go in and come out, and are never changed themselves.
  */
 export class FloorRun {
-  readonly #rig: Rig
+  /** As the cables lead while some devices are off. */
+  #rig: Rig
+  readonly #whole: Rig
   #at: number
   #known: Known
   readonly #devices: { readonly [deviceId: string]: DeviceState }
@@ -42,21 +49,27 @@ export class FloorRun {
   readonly #due: Due[]
   /** Those before this one are done. */
   #first = 0
+  #off: FloorState['off']
   #feet: { readonly [switchId: string]: Foot }
   #latched: { readonly [switchId: string]: boolean }
   #count: number
   readonly #wire: WireEntry[] = []
   readonly #contacts: ContactDone[] = []
   readonly #gestures: Gesture[] = []
+  readonly #sent: WireEntry[] = []
+  readonly #waits: Wait[] = []
+  readonly #powered: Powered[] = []
 
   constructor(rig: Rig, state: FloorState) {
-    this.#rig = rig
+    this.#whole = rig
+    this.#rig = withoutThoseOff(rig, state.off)
     this.#at = state.at
     this.#known = state.known
     this.#devices = state.devices
     this.#deafUntil = state.deafUntil
     this.#wires = state.wires
     this.#due = [...state.due]
+    this.#off = state.off
     this.#feet = state.feet
     this.#latched = state.latched
     this.#count = state.count
@@ -84,12 +97,16 @@ export class FloorRun {
         wires: over(this.#wires, this.#ours),
         due: this.#first === 0 ? this.#due : this.#due.slice(this.#first),
         feet: this.#feet,
+        off: this.#off,
         latched: this.#latched,
         count: this.#count,
       },
       wire: this.#wire,
       contacts: this.#contacts,
       gestures: this.#gestures,
+      sent: this.#sent,
+      waits: this.#waits,
+      powered: this.#powered,
     }
   }
 
@@ -147,6 +164,33 @@ export class FloorRun {
   /** Starts a list that no switch asked for. */
   do(controllerId: ControllerId | '', ops: readonly Op[]): void {
     this.#start(controllerId, ops, null)
+  }
+
+  /** A device switched off forgets all but its contacts; switched on it plays what it plays then. */
+  power(deviceId: DeviceId, isOn: boolean): void {
+    const device = own(this.#whole.devices, deviceId)
+    if (!device || isOn === (own(this.#off, deviceId) === undefined)) return
+    const { [deviceId]: _, ...others } = this.#off
+    this.#off = isOn ? others : { ...others, [deviceId]: true }
+    this.#rig = withoutThoseOff(this.#whole, this.#off)
+    const { contacts } = this.#device(deviceId)
+    const fresh = isOn ? switchedOn(device, chartOf(this.#whole, deviceId)) : DEVICE_AT_POWER_ON
+    this.#moved.set(deviceId, { ...fresh, contacts })
+    this.#deaf.set(deviceId, 0)
+    this.#powered.push({ at: this.#at, deviceId, isOn })
+  }
+
+  /** All was just switched on: controllers do what they do then. */
+  begin(): void {
+    this.#powered.push({ at: this.#at, deviceId: null, isOn: true })
+    for (const controller of inOrder(this.#rig.controllers)) {
+      const bank = own(this.#rig.banks, this.#known.bankId ?? '')
+      const enters = controller.entersAtPower && bank?.controllerId === controller.id
+      this.do(controller.id, [
+        ...planActions(this.#rig, controller.id, controller.onPower),
+        ...(enters ? bankPlan(this.#rig, bank).enter : []),
+      ])
+    }
   }
 
   #timing(footswitch: Footswitch): Timing {
@@ -273,6 +317,8 @@ export class FloorRun {
         }
         case 'wait':
           this.#launch(flight)
+          // What runs by itself waits at every step.
+          if (name === null) this.#waits.push({ from: now, to: now + op.microseconds, by })
           this.#put({
             kind: 'go',
             at: now + op.microseconds,
@@ -411,6 +457,7 @@ export class FloorRun {
       by,
       heardBy: op.heardBy,
       lostBy: NOBODY,
+      nothingFor: NOBODY,
     })
     return end
   }
@@ -418,6 +465,7 @@ export class FloorRun {
   /** What was sent in one go is one thing due, until each of it has arrived. */
   #launch(flight: Flight): void {
     const [first] = flight.entries
+    for (const entry of flight.entries) this.#sent.push(entry)
     if (first) this.#insert({ kind: 'arrive', at: first.end, order: this.#count++, ...flight, next: 0 })
   }
 
@@ -446,17 +494,21 @@ export class FloorRun {
 
   #arrive({ message, hearers }: Message, entry: WireEntry): void {
     let lostBy = NOBODY
+    let nothingFor = NOBODY
     for (const { id, numbering, chart, deaf } of hearers) {
       if (deaf > 0 && isLostWhileLoading(message) && entry.start < this.#deafOf(id)) {
         lostBy = [...lostBy, id]
         continue
       }
+      // It was switched off while the message was on its way.
+      if (own(this.#off, id)) continue
       const before = this.#device(id)
       const after = receive(numbering, before, message, chart)
       if (after !== before) this.#moved.set(id, after)
+      else if (!hasAnswer(before, message, chart)) nothingFor = [...nothingFor, id]
       if (deaf > 0 && message.kind === 'program') this.#deaf.set(id, entry.end + deaf)
     }
-    this.#wire.push(lostBy === NOBODY ? entry : { ...entry, lostBy })
+    this.#wire.push(lostBy === NOBODY && nothingFor === NOBODY ? entry : { ...entry, lostBy, nothingFor })
   }
 
   /** Without those that hear again: what is over need not be remembered, once nothing is on its way that began before. */

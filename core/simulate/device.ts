@@ -6,6 +6,7 @@ import type { MidiMessage } from '../midi/message'
 import { indexOfAddress } from '../rig/numbering/address'
 import type { Numbering } from '../rig/numbering/numbering'
 import { highestValue, type Control } from '../rig/table/control'
+import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { SetValue } from '../rig/table/setValue'
 import type { DeviceChart } from './chartIndex'
@@ -77,12 +78,44 @@ export function receive(
   }
 }
 
-/** A device that has just been switched on and plays a preset, counted from 0. */
-export const playing = (preset: number, chart: DeviceChart): DeviceState => ({
-  ...DEVICE_AT_POWER_ON,
-  preset,
-  controls: recalled(chart.presets.get(preset)?.recalls ?? NO_RECALLS),
-})
+/** A device that has just been switched on; what it plays then is not always known. */
+export const switchedOn = ({ powerOn }: Pick<Device, 'powerOn'>, chart: DeviceChart): DeviceState =>
+  powerOn === null
+    ? DEVICE_AT_POWER_ON
+    : {
+        ...DEVICE_AT_POWER_ON,
+        preset: powerOn,
+        controls: recalled(chart.presets.get(powerOn)?.recalls ?? NO_RECALLS),
+      }
+
+/** Whether a device has something at the place a message is for, as its chart says; what no chart names counts as something. */
+export function hasAnswer(state: DeviceState, message: MidiMessage, chart: DeviceChart): boolean {
+  if (message.kind !== 'control' || NAMED_BY_NO_CHART.has(message.controller)) return true
+  const control = chart.controls.get(`cc/${message.controller}`)
+  return control !== undefined && isMappedNow(state, control, chart)
+}
+
+/** Bank select, parameters and their data, channel mode messages (M1 v4.2.1, "Control Change"; from memory). */
+const NAMED_BY_NO_CHART: ReadonlySet<number> = new Set([
+  CONTROLLER.bankSelectMsb,
+  CONTROLLER.bankSelectLsb,
+  CONTROLLER.dataEntryMsb,
+  CONTROLLER.dataEntryLsb,
+  96,
+  97,
+  98,
+  99,
+  100,
+  101,
+  ...Array.from({ length: 8 }, (_, n) => 120 + n),
+])
+
+/** A control mapped preset by preset does nothing where it was not entered, or where the preset lacks its block. */
+function isMappedNow({ preset }: DeviceState, { id, map }: Control, chart: DeviceChart): boolean {
+  if (map !== 'preset') return true
+  const one = preset === null ? undefined : chart.presets.get(preset)
+  return one !== undefined && one.entered.includes(id) && !one.lacks.includes(id)
+}
 
 /** The state after one of its contacts was closed or opened, and the learned state that calls up, if any. */
 export const moveContact = (
@@ -138,12 +171,8 @@ function enter(
   return set(state, control, isMsb ? value * (U7_MAX + 1) : before - (before % (U7_MAX + 1)) + value, chart)
 }
 
-/** A control mapped preset by preset does nothing where it was not entered, or where the preset lacks its block. */
 function set(state: DeviceState, control: Control, value: number, chart: DeviceChart): DeviceState {
-  if (control.map === 'preset') {
-    const preset = state.preset === null ? undefined : chart.presets.get(state.preset)
-    if (!preset?.entered.includes(control.id) || preset.lacks.includes(control.id)) return state
-  }
+  if (!isMappedNow(state, control, chart)) return state
   if (control.reading.kind === 'trigger' && value === control.reading.value)
     return {
       ...state,

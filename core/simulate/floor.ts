@@ -1,18 +1,18 @@
 import { own } from '../base/own'
 import type { ChannelMessage } from '../midi/message'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { SetValue } from '../rig/table/setValue'
-import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
 import type { ContactSet } from '../sound/blocks'
 import type { SwitchEvent } from '../switching/compile'
 import { NOTHING_KNOWN, type Known } from '../switching/known'
 import type { TimedMessage } from '../switching/schedule'
 import { chartOf } from './chartIndex'
-import { DEVICE_AT_POWER_ON, playing, type DeviceState } from './device'
+import { DEVICE_AT_POWER_ON, switchedOn, type DeviceState } from './device'
 import type { Message, Op } from './plan'
 
 /** The whole floor at one moment: what the controller knows, what every device remembers, what is still to come. */
@@ -30,6 +30,8 @@ export interface FloorState {
   readonly due: readonly Due[]
   /** Feet on switches, and what is not decided yet about them. */
   readonly feet: { readonly [switchId: string]: Foot }
+  /** Devices that are switched off. */
+  readonly off: { readonly [deviceId: string]: true }
   /** Switches that stay down, on jacks. */
   readonly latched: { readonly [switchId: string]: boolean }
   /** Counts what was begun, so that each thing due can be told from others. */
@@ -95,8 +97,14 @@ export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'bank'; readonly bankId: BankId }
   /** Another layer looked at: no switch asked for it. */
   | { readonly kind: 'layer'; readonly layer: Layer }
-  /** A sound sent as a switch that recalls it would. */
-  | { readonly kind: 'sound'; readonly soundId: SoundId }
+  /** Done as a switch with these actions would, though none asked for it: a sound sent, a resync. */
+  | { readonly kind: 'act'; readonly actions: readonly Action[] }
+  /** What differs from what the controller believes, sent again. */
+  | { readonly kind: 'putRight' }
+  /** A device switched off or on. */
+  | { readonly kind: 'power'; readonly deviceId: DeviceId; readonly isOn: boolean }
+  /** Everything switched off and on again: the floor forgets all but the time. */
+  | { readonly kind: 'powerAll' }
   /** Messages for one device, sent by hand. */
   | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly messages: readonly ChannelMessage[] }
 )
@@ -111,6 +119,22 @@ export interface WireEntry extends TimedMessage {
   readonly heardBy: readonly DeviceId[]
   /** Those it came to while they were loading, and who lost it. */
   readonly lostBy: readonly DeviceId[]
+  /** Those that heard it and have nothing there, as their charts say. */
+  readonly nothingFor: readonly DeviceId[]
+}
+
+/** A list that was made to wait, from and to in µs. */
+export interface Wait {
+  readonly from: number
+  readonly to: number
+  readonly by: SwitchId | null
+}
+
+/** Something switched off or on; null for everything at once. */
+export interface Powered {
+  readonly at: number
+  readonly deviceId: DeviceId | null
+  readonly isOn: boolean
 }
 
 export interface ContactDone extends ContactSet {
@@ -135,6 +159,10 @@ export interface StepResult {
   readonly wire: readonly WireEntry[]
   readonly contacts: readonly ContactDone[]
   readonly gestures: readonly Gesture[]
+  /** Messages put on a wire, in that order: their times are fixed then. Each is told in `wire` once it has arrived. */
+  readonly sent: readonly WireEntry[]
+  readonly waits: readonly Wait[]
+  readonly powered: readonly Powered[]
 }
 
 /** The bank a rig starts in: the first controller's home, else its first. */
@@ -150,14 +178,15 @@ export const floorAtPowerOn = (rig: Rig): FloorState => ({
   at: 0,
   known: { ...NOTHING_KNOWN, bankId: firstBank(rig) },
   devices: Object.fromEntries(
-    Object.values(rig.devices).flatMap(({ id, powerOn }) =>
-      powerOn === null ? [] : [[id, playing(powerOn, chartOf(rig, id))]],
+    Object.values(rig.devices).flatMap((device) =>
+      device.powerOn === null ? [] : [[device.id, switchedOn(device, chartOf(rig, device.id))]],
     ),
   ),
   deafUntil: {},
   wires: {},
   due: [],
   feet: {},
+  off: {},
   latched: {},
   count: 1,
 })
@@ -171,6 +200,20 @@ export const joined = (first: StepResult, then: StepResult): StepResult => ({
   wire: [...first.wire, ...then.wire],
   contacts: [...first.contacts, ...then.contacts],
   gestures: [...first.gestures, ...then.gestures],
+  sent: [...first.sent, ...then.sent],
+  waits: [...first.waits, ...then.waits],
+  powered: [...first.powered, ...then.powered],
+})
+
+/** Nothing happened. */
+export const still = (state: FloorState): StepResult => ({
+  state,
+  wire: [],
+  contacts: [],
+  gestures: [],
+  sent: [],
+  waits: [],
+  powered: [],
 })
 
 /** When the next thing is due, in µs; null when the floor is at rest. */

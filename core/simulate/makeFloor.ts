@@ -18,7 +18,7 @@ import type { Bank } from '../rig/table/bank'
 import type { Control } from '../rig/table/control'
 import type { Controller } from '../rig/table/controller'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
-import { floorAtPowerOn, joined, type StepResult } from './floor'
+import { floorAtPowerOn, joined, still, type StepResult } from './floor'
 import { settle, step } from './step'
 
 /** One rig with something for every kind of action, for tests: an echo on 4, an octaver on a switching output. */
@@ -147,7 +147,7 @@ export function feet(
   moves: readonly (readonly [ms: number, kind: 'press' | 'release', id?: string])[],
   start = floorAtPowerOn(rig),
 ): StepResult {
-  const first: StepResult = { state: start, wire: [], contacts: [], gestures: [] }
+  const first = still(start)
   const done = moves.reduce(
     (before, [ms, kind, id = 'one-1']) =>
       joined(before, step(rig, before.state, { kind, switchId: id as SwitchId, at: ms * 1000 })),

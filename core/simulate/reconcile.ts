@@ -14,6 +14,7 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
     const device = own(rig.devices, id)
     return device !== undefined && (preset === null || preset < device.numbering.count)
   })
+  const off = kept(state.off, (id) => own(rig.devices, id) !== undefined)
   const deafUntil = kept(state.deafUntil, (id) => own(rig.devices, id) !== undefined)
   const isPosition = (id: string, position: number) =>
     position < (own(rig.switches, id)?.positions.length ?? 0)
@@ -30,8 +31,8 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
     ...(known.heldBy !== null && !own(rig.switches, known.heldBy) && { layer: 'base', heldBy: null }),
   }
   const isSame = (Object.keys(after) as (keyof Known)[]).every((field) => after[field] === known[field])
-  if (isSame && devices === state.devices && deafUntil === state.deafUntil) return state
-  return { ...state, known: isSame ? known : after, devices, deafUntil }
+  if (isSame && devices === state.devices && deafUntil === state.deafUntil && off === state.off) return state
+  return { ...state, known: isSame ? known : after, devices, deafUntil, off }
 }
 
 function kept<Value>(

@@ -3,7 +3,8 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { ControllerId } from '../rig/table/controller'
 import type { SwitchId } from '../rig/table/switch'
 import { FloorRun } from './advance'
-import { joined, type FloorInput, type FloorState, type StepResult } from './floor'
+import { putRightSteps } from './putRight'
+import { floorAtPowerOn, joined, type FloorInput, type FloorState, type StepResult } from './floor'
 import { footSeen } from './footswitch'
 import { planActions, planSteps } from './plan'
 
@@ -23,6 +24,7 @@ export function advance(rig: Rig, state: FloorState, to: number): StepResult {
  * switch or bank that does not exist changes nothing.
  */
 export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult {
+  if (input.kind === 'powerAll') return startFloor(rig, Math.max(state.at, input.at), state.count)
   const run = new FloorRun(rig, state)
   run.advance(input.at)
   if (input.kind === 'press' || input.kind === 'release') {
@@ -49,8 +51,12 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
   }
   if (input.kind === 'layer')
     run.do(controllerId, [{ kind: 'know', learned: { layer: input.layer, heldBy: null } }])
-  if (input.kind === 'sound')
-    run.do(controllerId, planActions(rig, controllerId, [{ kind: 'recallSound', soundId: input.soundId }]))
+  if (input.kind === 'act') run.do(controllerId, planActions(rig, controllerId, input.actions))
+  if (input.kind === 'putRight') {
+    const now = run.result().state
+    run.do(controllerId, planSteps(rig, controllerId, putRightSteps(rig, controllerId, now.known, now), 0))
+  }
+  if (input.kind === 'power') run.power(input.deviceId, input.isOn)
   if (input.kind === 'send') {
     const { deviceId } = input
     run.do(
@@ -63,6 +69,16 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
       ),
     )
   }
+  return run.result()
+}
+
+/**
+ * The floor at the moment everything is switched on, and what its controllers do then. `count` goes on from that of the
+ * floor before, so that nothing that was due there is taken for ours.
+ */
+export function startFloor(rig: Rig, at = 0, count = 1): StepResult {
+  const run = new FloorRun(rig, { ...floorAtPowerOn(rig), at, count })
+  run.begin()
   return run.result()
 }
 

@@ -5,7 +5,7 @@ import { rigProblems } from '../rig/integrity'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Rig } from '../rig/rig'
 import type { SwitchId } from '../rig/table/switch'
-import { deviceState, floorAtPowerOn, type StepResult } from './floor'
+import { deviceState, floorAtPowerOn, still, type StepResult } from './floor'
 import { anyFeet, rigsWithTime, type Foot } from './makeFloors'
 import { PlainFloor, TICK } from './plainFloor'
 import { advance, step } from './step'
@@ -76,7 +76,7 @@ function compare(rig: Rig, feet: readonly Foot[]): number {
   const plain = new PlainFloor(rig, (deviceId) =>
     rig.controllers.controller!.separateOutputs ? (deviceId === 'c' ? 'out2' : 'out') : '',
   )
-  let last: StepResult = { state: floorAtPowerOn(rig), wire: [], contacts: [], gestures: [] }
+  let last: StepResult = still(floorAtPowerOn(rig))
   const arrived: Arrived[] = []
   const take = (result: StepResult) => {
     for (const { start, end, bytes, lostBy } of result.wire)

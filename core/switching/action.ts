@@ -24,6 +24,7 @@ import { tempo } from './action/tempo'
 import { travel } from './action/travel'
 import { tuner } from './action/tuner'
 import { wait } from './action/wait'
+import type { Claim } from './claim'
 import type { Known } from './known'
 import type { Phrase, Reading } from './phrase/phrase'
 import type { ActionStep } from './step'
@@ -60,7 +61,25 @@ export const actionSteps = (rig: Rig, action: Action, doing: Doing): readonly Ac
   doesOf(action).steps(rig, action, doing)
 
 /** Whether its steps hang on what the controller knows, or on when it is done. */
-export const asksKnown = (action: Action): boolean => doesOf(action).asks === true
+export const asksKnown = (action: Action): boolean => doesOf(action).asks !== undefined
+
+/** What of what the controller knows its steps hang on. */
+export const askedBy = (rig: Rig, action: Action): readonly string[] => doesOf(action).asks?.(rig, action) ?? []
+
+/** What an action says of a lamp, as far as the controller knows, and what is so of the devices while it is right. */
+export interface LampSay {
+  readonly action: Action
+  readonly isLit: boolean
+  readonly claims: readonly Claim[]
+}
+
+/** Those of a list that have a say in its lamp. */
+export const lampSays = (rig: Rig, actions: readonly Action[], known: Known): LampSay[] =>
+  expanded(rig, actions).flatMap(({ action }) => {
+    const does = doesOf(action)
+    const isLit = does.isLit?.(rig, action, known) ?? null
+    return isLit === null ? [] : [{ action, isLit, claims: does.claims?.(rig, action) ?? [] }]
+  })
 
 /** An action of a list as it is done, with the place in the list of the one that asks for it. */
 export interface Expanded {
@@ -95,10 +114,8 @@ export const switchRecalls = (rig: Rig, footswitch: Footswitch): readonly Recall
 
 /** Whether a list says a lamp is on: all that have a say agree. Null when none has. */
 export function isLitBy(rig: Rig, actions: readonly Action[], known: Known): boolean | null {
-  const said = expanded(rig, actions).flatMap(
-    ({ action }) => doesOf(action).isLit?.(rig, action, known) ?? [],
-  )
-  return said.length === 0 ? null : said.every((one) => one)
+  const said = lampSays(rig, actions, known)
+  return said.length === 0 ? null : said.every(({ isLit }) => isLit)
 }
 
 /** One action of each kind the rig has something for, as it is first offered. */

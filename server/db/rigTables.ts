@@ -9,6 +9,7 @@ import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
 import { presets } from './tables/presets'
+import { runs } from './tables/runs'
 import { sounds } from './tables/sounds'
 import { switches } from './tables/switches'
 
@@ -26,6 +27,7 @@ export const rigTables = {
   switches,
   cables,
   marks,
+  runs,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -49,4 +51,5 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   sounds: true,
   macros: true,
   marks: true,
+  runs: true,
 }

@@ -4,12 +4,12 @@ import { change, type Change, type Edit, type EditLabel } from '../edit'
 import type { Rig } from '../rig'
 import type { Action } from '../table/action'
 import type { BankId } from '../table/bank'
-import type { ControllerEvent } from '../table/controller'
+import type { ControllerEvent, ControllerId } from '../table/controller'
 import type { MacroId } from '../table/macro'
 import type { Footswitch } from '../table/switch'
 import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
-/** Where a list of actions stands: on a switch, in a macro, at the coming to or leaving of a bank. */
+/** Where a list of actions stands: on a switch, in a macro, at the coming to or leaving of a bank, at power-on. */
 export type ListPlace =
   /** `position` counts from 0 and matters to presses only. */
   | {
@@ -20,6 +20,7 @@ export type ListPlace =
     }
   | { readonly of: 'macro'; readonly macroId: MacroId }
   | { readonly of: 'bank'; readonly bankId: BankId; readonly when: 'enter' | 'leave' }
+  | { readonly of: 'controller'; readonly controllerId: ControllerId }
 
 const NONE: readonly Action[] = []
 
@@ -32,6 +33,8 @@ export function actionsAt(rig: Rig, place: ListPlace): readonly Action[] {
       return own(rig.macros, place.macroId)?.actions ?? NONE
     case 'bank':
       return own(rig.banks, place.bankId)?.[place.when] ?? NONE
+    case 'controller':
+      return own(rig.controllers, place.controllerId)?.onPower ?? NONE
   }
 }
 
@@ -71,6 +74,12 @@ function changeOf(rig: Rig, place: ListPlace, actions: readonly Action[]): Chang
   if (place.of === 'macro') {
     const macro = own(rig.macros, place.macroId)
     return macro ? change('macros', macro.id, macro, { ...macro, actions: [...actions] }) : null
+  }
+  if (place.of === 'controller') {
+    const controller = own(rig.controllers, place.controllerId)
+    return controller
+      ? change('controllers', controller.id, controller, { ...controller, onPower: [...actions] })
+      : null
   }
   const bank = own(rig.banks, place.bankId)
   return bank ? change('banks', bank.id, bank, { ...bank, [place.when]: [...actions] }) : null

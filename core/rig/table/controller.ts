@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { actionsSchema } from './action'
 import { portsSchema } from './port'
 import { savingSchema } from './saving'
 import {
@@ -85,6 +86,9 @@ export const controllerSchema = z.strictObject({
   builtInPedals: z.int().min(0).max(4),
   /** The bank it starts in and `home` goes to; null for the first. */
   home: idSchema<'bank'>().nullable().default(null),
+  /** Done when it is switched on; and whether it then does what its first bank does when the foot comes to it. */
+  onPower: actionsSchema.default([]),
+  entersAtPower: z.boolean().default(false),
   /** A press counts as long after so many ms, and as double within so many (common practice: 500 and 300). */
   longMs: z.int().min(100).max(5000).default(500),
   doubleMs: z.int().min(100).max(1000).default(300),
@@ -108,6 +112,8 @@ export type Controller = Readonly<z.infer<typeof controllerSchema>>
 /** What a controller has of fields that came later, as long as nothing is known. */
 export const USUAL_SWITCHING = {
   home: null,
+  onPower: [],
+  entersAtPower: false,
   longMs: 500,
   doubleMs: 300,
   onBank: 'keeps',
@@ -115,6 +121,6 @@ export const USUAL_SWITCHING = {
   macros: 0,
   combos: null,
   keeps: [],
-} as const satisfies Partial<Controller>
+} satisfies Partial<Controller>
 
 export const switchCount = ({ rows, columns }: Pick<Controller, 'rows' | 'columns'>): number => rows * columns

@@ -3,6 +3,7 @@ import type { Action } from '../../rig/table/action'
 import type { Controller } from '../../rig/table/controller'
 import type { DeviceId } from '../../rig/table/device'
 import type { SwitchId } from '../../rig/table/switch'
+import type { Claim } from '../claim'
 import type { Known } from '../known'
 import type { ActionStep } from '../step'
 import type { Phrase, Reading } from '../phrase/phrase'
@@ -28,8 +29,11 @@ export interface Doing {
 export interface ActionDoes<One> {
   /** A pure function of the rig, the action and what the controller knows. */
   readonly steps: (rig: Rig, action: One, doing: Doing) => readonly ActionStep[]
-  /** Its steps depend on what the controller knows, or on when it is done. */
-  readonly asks?: true
+  /**
+   * Its steps depend on what the controller knows, or on when it is done: on what of that. `values/…`, `presets/…` and
+   * `contacts/…` name one of what it last sent, `place` bank and layer, `all` everything.
+   */
+  readonly asks?: (rig: Rig, action: One) => readonly string[]
   /** The presets it recalls, whether they can be sent or not. */
   readonly recalls?: (rig: Rig, action: One) => readonly Recalled[]
   /** Actions it stands for. */
@@ -38,6 +42,8 @@ export interface ActionDoes<One> {
   readonly isLit?: (rig: Rig, action: One, known: Known) => boolean | null
   /** The one first offered where a player picks the kind from a list; null where the rig has nothing for it. */
   readonly starts?: (rig: Rig) => One | null
+  /** What is so of the devices once it is done, and stays so while its lamp is right to be lit. */
+  readonly claims?: (rig: Rig, action: One) => readonly Claim[]
   /** What a typed phrase can mean as an action of this kind. */
   readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
 }

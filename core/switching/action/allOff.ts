@@ -11,7 +11,7 @@ import type { ActionDoes } from './actionDoes'
 /** Every device that can be switched off by message or contact, and all sweeps. */
 export const allOff: ActionDoes<ActionOf<'allOff'>> = {
   starts: () => ({ kind: 'allOff' }),
-  asks: true,
+  asks: () => ['clock'],
   steps: (rig, _, { controller, known }) => {
     const wants = new Map(
       soundDevices(rig).flatMap((device) => {

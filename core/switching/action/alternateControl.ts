@@ -1,11 +1,11 @@
 import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
 import { highestValue } from '../../rig/table/control'
+import { holdsValue, isOn } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
-import { isOn } from './setControl'
 import { firstControl } from '../starting'
 
 /** Goes by what the controller last sent for the control: it does not hear what the device does by itself. */
@@ -14,13 +14,14 @@ export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
     const control = firstControl(rig)
     return control && { kind: 'alternateControl', controlId: control.id, a: 127, b: 0 }
   },
-  asks: true,
+  asks: (_, { controlId }) => [`values/${controlId}`],
   steps: (rig, { controlId, a, b }, { known }) =>
     controlSet(rig, controlId, own(known.values, controlId) === a ? b : a),
   isLit: (rig, { controlId }, { values }) => {
     const value = own(values, controlId)
     return value !== undefined && isOn(rig, controlId, value)
   },
+  claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
   reads: (rig, { words }) => {
     const said = without(words, 'alternate', 'toggle')
     return controlsMeant(rig, said ?? words).flatMap(({ control, left, fit }) => {

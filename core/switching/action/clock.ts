@@ -6,7 +6,7 @@ import type { ActionDoes } from './actionDoes'
 /** Start FA, continue FB, stop FC; the clock itself goes on from what the controller knows (M1 v4.2.1, from memory). */
 export const clock: ActionDoes<ActionOf<'clock'>> = {
   starts: () => ({ kind: 'clock', does: 'change' }),
-  asks: true,
+  asks: () => ['clock'],
   steps: (_, { does }, { known }) => {
     const kind = does === 'change' ? (known.clock ? 'stop' : 'start') : does
     const message: ActionStep = { kind: 'send', deviceId: null, message: { kind } }

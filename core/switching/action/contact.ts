@@ -23,7 +23,8 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
       }
     )
   },
-  asks: true,
+  asks: (_, { deviceId, contactId, does }) =>
+    does === 'change' ? [`contacts/${contactKey(deviceId, contactId)}`] : [],
   steps: (rig, { deviceId, contactId, does, times, closedMs, everyMs }, { known }) => {
     const device = own(rig.devices, deviceId)
     const output = device && contactsOf(rig, device).find(({ id }) => id === contactId)?.output
@@ -50,6 +51,8 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
   },
   isLit: (_, { deviceId, contactId, does }, { contacts }) =>
     does === 'pulse' ? null : own(contacts, contactKey(deviceId, contactId)) === true,
+  claims: (_, { deviceId, contactId, does }) =>
+    does === 'pulse' ? [] : [{ kind: 'contact', deviceId, contactId, isClosed: does !== 'open' }],
   reads: (rig, { words, isHold }) =>
     devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] =>
       contactsOf(rig, device).flatMap((one): Reading[] => {

@@ -5,7 +5,7 @@ import type { ActionDoes } from './actionDoes'
 /** The foot that holds the layer gives it back when it comes off: the floor does that. */
 export const layer: ActionDoes<ActionOf<'layer'>> = {
   starts: () => ({ kind: 'layer', does: 'hold' }),
-  asks: true,
+  asks: () => ['place'],
   steps: (_, { does }, { known, by }) => {
     const to =
       does === 'change' ? (known.layer === 'base' ? 'shift' : 'base') : does === 'base' ? 'base' : 'shift'

@@ -36,6 +36,10 @@ export const recallPreset: ActionDoes<ActionOf<'recallPreset'>> = {
     const preset = own(rig.presets, presetId)
     return preset !== undefined && own(presets, preset.deviceId) === preset.index
   },
+  claims: (rig, { presetId }) => {
+    const preset = own(rig.presets, presetId)
+    return preset ? [{ kind: 'preset', deviceId: preset.deviceId, index: preset.index }] : []
+  },
   reads: (rig, { words }) =>
     devicesMeant(rig, without(words, 'preset') ?? words).flatMap(({ device, left, fit }): Reading[] => [
       ...unnamed(rig, device, left, fit),

@@ -2,6 +2,7 @@ import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
 import { sendingOf } from '../../sound/sending'
 import { wantsOf } from '../../sound/want'
+import { valueClaims, type Claim } from '../claim'
 import { contactKey } from '../known'
 import { take, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
@@ -39,6 +40,23 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
     )
   },
   isLit: (_, { soundId }, { sound }) => sound === soundId,
+  claims: (rig, { soundId }) => {
+    const sound = own(rig.sounds, soundId)
+    return [...(sound ? wantsOf(rig, sound) : [])].flatMap(([deviceId, want]): Claim[] =>
+      want.kind !== 'be'
+        ? []
+        : [
+            ...(want.preset === null ? [] : [{ kind: 'preset' as const, deviceId, index: want.preset }]),
+            ...[...want.holds].flatMap(([controlId, value]) => valueClaims(rig, controlId, value)),
+            ...want.contacts.map(({ contact, isClosed }) => ({
+              kind: 'contact' as const,
+              deviceId,
+              contactId: contact.id,
+              isClosed,
+            })),
+          ],
+    )
+  },
   reads: (rig, { words }) => {
     const said = without(words, 'sound')
     return Object.values(rig.sounds).flatMap(({ id, name }) => {

@@ -2,6 +2,7 @@ import { own } from '../../base/own'
 import type { Rig } from '../../rig/rig'
 import type { ActionOf } from '../../rig/table/action'
 import type { Control } from '../../rig/table/control'
+import { valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
 import type { Known } from '../known'
 import { controlsMeant } from '../phrase/controls'
@@ -15,13 +16,14 @@ export const scene: ActionDoes<ActionOf<'scene'>> = {
     const control = firstControl(rig, ({ reading }) => reading.kind === 'named')
     return control && { kind: 'scene', controlId: control.id, move: 'to', value: 0 }
   },
-  asks: true,
+  asks: (_, { controlId }) => [`values/${controlId}`],
   steps: (rig, action, { known }) => {
     const value = sceneValue(rig, action, known)
     return value === null ? [] : controlSet(rig, action.controlId, value)
   },
   isLit: (_, { controlId, move, value }, { values }) =>
     move === 'to' ? own(values, controlId) === value : null,
+  claims: (rig, { controlId, move, value }) => (move === 'to' ? valueClaims(rig, controlId, value) : []),
   reads: (rig, { words }) =>
     (['next', 'previous'] as const).flatMap((move) => {
       const said = without(words, move)

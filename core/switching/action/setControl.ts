@@ -1,7 +1,7 @@
 import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
 import type { ActionOf } from '../../rig/table/action'
 import { highestValue } from '../../rig/table/control'
+import { isOn, valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import type { ActionDoes } from './actionDoes'
@@ -16,6 +16,7 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
   // An "off" that was sent is no reason to shine.
   isLit: (rig, { controlId, value }, { values }) =>
     own(values, controlId) === value && isOn(rig, controlId, value),
+  claims: (rig, { controlId, value }) => valueClaims(rig, controlId, value),
   reads: (rig, { words, isHold }) =>
     controlsMeant(rig, words).flatMap(({ control, left, fit }) => {
       const value = valueMeant(control, left)
@@ -26,11 +27,4 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
         ? []
         : [{ action, sureness: fit + 3, ...(isHold && { release: { ...action, value: back! } }) }]
     }),
-}
-
-/** Whether a value of a control counts as on: of a switch the upper half, of anything else every value but the lowest. */
-export function isOn(rig: Rig, controlId: string, value: number): boolean {
-  const control = own(rig.controls, controlId)
-  if (!control) return false
-  return control.reading.kind === 'switch' ? value > highestValue(control.address) / 2 : value > 0
 }

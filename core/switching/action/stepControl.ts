@@ -13,7 +13,7 @@ export const stepControl: ActionDoes<ActionOf<'stepControl'>> = {
     const control = firstControl(rig)
     return control && { kind: 'stepControl', controlId: control.id, by: 1, from: 0, to: 127, atEnd: 'stop' }
   },
-  asks: true,
+  asks: (_, { controlId }) => [`values/${controlId}`],
   steps: (rig, action, { known }) => {
     const value = nextValue(action, own(known.values, action.controlId))
     return value === null ? [] : controlSet(rig, action.controlId, value)

@@ -26,7 +26,7 @@ export const stepPreset: ActionDoes<ActionOf<'stepPreset'>> = {
       }
     )
   },
-  asks: true,
+  asks: (_, { deviceId }) => [`presets/${deviceId}`],
   steps: (rig, action, { known }) => {
     const device = own(rig.devices, action.deviceId)
     const channel = device ? sendChannel(rig, device) : null

@@ -25,7 +25,7 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
       }
     )
   },
-  asks: true,
+  asks: (_, { controlId }) => [`values/${controlId}`],
   steps: (rig, { controlId, from, to, ms, curve }, { known }) => {
     const name = sweepName(controlId)
     if (own(known.running, name) !== undefined) return [{ kind: 'stop', name }]

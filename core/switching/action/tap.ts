@@ -13,7 +13,7 @@ const INTERVALS = 4
 /** Tempo from taps: 60 000 / mean interval, to a tenth. */
 export const tap: ActionDoes<ActionOf<'tap'>> = {
   starts: () => ({ kind: 'tap', controlId: null }),
-  asks: true,
+  asks: () => ['tempo'],
   steps: (rig, { controlId }, { known, at }) => {
     const last = known.taps.at(-1)
     const isNew = last === undefined || at - last > FORGETS || at <= last

@@ -5,7 +5,7 @@ import type { ActionDoes } from './actionDoes'
 
 export const tempo: ActionDoes<ActionOf<'tempo'>> = {
   starts: () => ({ kind: 'tempo', does: 'set', bpm: FIRST_TEMPO }),
-  asks: true,
+  asks: () => ['tempo'],
   steps: (_, { does, bpm }, { known }) => {
     const wanted = does === 'set' ? bpm : (known.tempo ?? FIRST_TEMPO) + bpm
     const to = Math.min(400, Math.max(20, Math.round(wanted * 10) / 10))

@@ -8,7 +8,7 @@ import type { ActionDoes } from './actionDoes'
 
 export const travel: ActionDoes<ActionOf<'travel'>> = {
   starts: () => ({ kind: 'travel', to: 'next', bankId: null }),
-  asks: true,
+  asks: () => ['place'],
   steps: (rig, action, { known }) => {
     const bankId = destination(rig, action, known)
     if (bankId === null || bankId === known.bankId || known.bankId === null) return []

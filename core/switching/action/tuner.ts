@@ -1,6 +1,7 @@
 import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
 import { highestValue } from '../../rig/table/control'
+import { holdsValue } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { without, type Reading } from '../phrase/phrase'
@@ -12,7 +13,7 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
     const control = firstControl(rig, ({ name, reading }) => /tun/i.test(name) && reading.kind === 'switch')
     return control && { kind: 'tuner', controlId: control.id, does: 'change' }
   },
-  asks: true,
+  asks: (_, { does }) => (does === 'change' ? ['tuner'] : []),
   steps: (rig, { controlId, does }, { known }) => {
     const control = own(rig.controls, controlId)
     if (!control) return []
@@ -21,6 +22,7 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
     return sent.length === 0 ? [] : [...sent, { kind: 'know', learned: { tuner: isOn } }]
   },
   isLit: (_, __, known) => known.tuner,
+  claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
   reads: (rig, { words }) =>
     controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
       if (!/tuner|tuning/i.test(`${control.section} ${control.name}`) || control.reading.kind !== 'switch')

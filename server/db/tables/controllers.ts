@@ -30,6 +30,8 @@ export const controllers = sqliteTable(
     builtInPedals: integer().notNull(),
     // No foreign key: banks come after controllers. The core's integrity keeps it.
     home: text().$type<Controller['home']>(),
+    onPower: text({ mode: 'json' }).$type<Controller['onPower']>().notNull().default([]),
+    entersAtPower: integer({ mode: 'boolean' }).notNull().default(false),
     longMs: integer().notNull().default(500),
     doubleMs: integer().notNull().default(300),
     onBank: text().$type<Controller['onBank']>().notNull().default('keeps'),

@@ -1,0 +1,191 @@
+import { own } from '../base/own'
+import { applyEdit } from '../rig/applyEdit'
+import { change, type Change, type Edit } from '../rig/edit'
+import type { Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
+import type { ControlId } from '../rig/table/control'
+import type { Footswitch } from '../rig/table/switch'
+import { canBeSet } from '../sound/want'
+import { actionRecalls, expanded } from '../switching/action'
+import type { Claim } from '../switching/claim'
+import { claimDevice } from '../simulate/lampTruth'
+import { chartOf } from '../simulate/chartIndex'
+import { claimsOfLamp, lampsToProve, lampVerdict, type LampLie } from './lampLies'
+
+/**
+ * Edits after which a lamp that can lie no longer does, each proven: the lamp is looked at again in the rig after it, and
+ * so is every other lamp that tells of the same device, none of which lies that did not before. Of several kinds, the one
+ * that leaves most as it is comes first.
+ */
+export function curesOf(rig: Rig, lie: LampLie): readonly Edit[] {
+  const footswitch = rig.switches[lie.switchId as never] as Footswitch
+  const candidates = [
+    setAfterRecall(rig, lie.claim),
+    setAtPower(rig, footswitch, lie.claim),
+    resyncAfterRecall(rig, lie.claim),
+    makeAbsolute(rig, footswitch, lie.claim),
+    noLamp(footswitch),
+  ]
+  const others = lampsBeside(rig, footswitch, lie.claim)
+  const lying = new Set(
+    others.filter((one) => lampVerdict(rig, one).kind !== 'holds').map(({ id }) => id as string),
+  )
+  return candidates.filter((edit): edit is Edit => {
+    const after = edit && applyEdit(rig, edit)
+    if (!after?.ok) return false
+    const again = own(after.value.switches, footswitch.id)
+    if (!again || lampVerdict(after.value, again).kind !== 'holds') return false
+    return others.every(({ id }) => {
+      const other = own(after.value.switches, id)
+      return !other || lying.has(id) || lampVerdict(after.value, other).kind === 'holds'
+    })
+  })
+}
+
+const lampsBeside = (rig: Rig, footswitch: Footswitch, claim: Claim): readonly Footswitch[] =>
+  lampsToProve(rig).filter(
+    (one) =>
+      one.id !== footswitch.id &&
+      claimsOfLamp(rig, one).some((other) => claimDevice(rig, other) === claimDevice(rig, claim)),
+  )
+
+const settable = (rig: Rig, controlId: string, value: number): boolean => {
+  const control = own(rig.controls, controlId)
+  return control !== undefined && canBeSet(control, value)
+}
+
+/** Every list of actions of the rig with something put in; no change where that gives the same list. */
+function everyList(rig: Rig, alter: (actions: readonly Action[]) => readonly Action[]): Change[] {
+  const same = (a: readonly (readonly Action[])[], b: readonly (readonly Action[])[]) =>
+    a.every((one, n) => one === b[n])
+  return [
+    ...Object.values(rig.switches).flatMap((row): Change[] => {
+      const { positions, release, longPress, doublePress } = row
+      const lists = [...positions, release, longPress, doublePress]
+      const after = lists.map(alter)
+      if (same(lists, after)) return []
+      const [r, l, d] = after.slice(-3) as [Action[], Action[], Action[]]
+      const next = {
+        ...row,
+        positions: after.slice(0, -3) as Action[][],
+        release: r,
+        longPress: l,
+        doublePress: d,
+      }
+      return [change('switches', row.id, row, next)]
+    }),
+    ...Object.values(rig.banks).flatMap((row): Change[] => {
+      const [enter, leave] = [alter(row.enter), alter(row.leave)]
+      return same([row.enter, row.leave], [enter, leave])
+        ? []
+        : [change('banks', row.id, row, { ...row, enter: [...enter], leave: [...leave] })]
+    }),
+  ]
+}
+
+/** Where a list recalls a preset that moves the control, the control is set behind it to what it then is. */
+function setAfterRecall(rig: Rig, claim: Claim): Edit | null {
+  if (claim.kind === 'preset' || claim.kind === 'contact') return null
+  const deviceId = claimDevice(rig, claim)
+  const controlId = claim.controlId as ControlId
+  const changes = everyList(rig, (actions) => {
+    const at = actions.findLastIndex((one) =>
+      actionRecalls(rig, one).some((recalled) => recalled.deviceId === deviceId),
+    )
+    const recalled = at < 0 ? [] : actionRecalls(rig, actions[at]!).filter((one) => one.deviceId === deviceId)
+    if (recalled.length !== 1) return actions
+    const value = chartOf(rig, deviceId)
+      .presets.get(recalled[0]!.index)
+      ?.recalls.find((one) => one.controlId === controlId)?.value
+    const isSetLater = expanded(rig, actions.slice(at + 1)).some(
+      ({ action }) => 'controlId' in action && action.controlId === controlId,
+    )
+    if (value === undefined || isSetLater || !settable(rig, controlId, value)) return actions
+    return actions.toSpliced(at + 1, 0, { kind: 'setControl', controlId, value })
+  })
+  return changes.length === 0 ? null : { label: 'setAfterRecall', changes }
+}
+
+/** Behind every recall on the device all that was sent last is sent again. */
+function resyncAfterRecall(rig: Rig, claim: Claim): Edit | null {
+  const deviceId = claimDevice(rig, claim)
+  const changes = everyList(rig, (actions) =>
+    actions.some((one) => actionRecalls(rig, one).some((recalled) => recalled.deviceId === deviceId)) &&
+    actions.at(-1)?.kind !== 'resync'
+      ? [...actions, { kind: 'resync' }]
+      : actions,
+  )
+  return changes.length === 0 ? null : { label: 'resyncAfterRecall', changes }
+}
+
+/** What is so at power-on by itself, sent at power-on, so that the controller knows it. */
+function setAtPower(rig: Rig, { bankId }: Footswitch, claim: Claim): Edit | null {
+  const device = own(rig.devices, claimDevice(rig, claim))
+  const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
+  if (
+    !device ||
+    device.powerOn === null ||
+    !controller ||
+    claim.kind === 'preset' ||
+    claim.kind === 'contact'
+  )
+    return null
+  const controlId = claim.controlId as ControlId
+  const value = chartOf(rig, device.id)
+    .presets.get(device.powerOn)
+    ?.recalls.find((one) => one.controlId === controlId)?.value
+  if (value === undefined || !settable(rig, controlId, value)) return null
+  const onPower: Action[] = [...controller.onPower, { kind: 'setControl', controlId, value }]
+  return {
+    label: 'setAtPower',
+    changes: [change('controllers', controller.id, controller, { ...controller, onPower })],
+  }
+}
+
+/** On with a press, off with a long one: each always does the same, and the lamp, which cannot know, says nothing. */
+function makeAbsolute(rig: Rig, footswitch: Footswitch, claim: Claim): Edit | null {
+  if (claim.kind === 'preset' || claim.kind === 'contact') return null
+  const { positions, longPress, bankId } = footswitch
+  const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
+  if (!controller?.events.includes('longPress') || longPress.length > 0) return null
+  const { controlId } = claim
+  const pair = alternated(positions, controlId)
+  if (!pair) return null
+  return {
+    label: 'makeAbsolute',
+    changes: [
+      change('switches', footswitch.id, footswitch, {
+        ...footswitch,
+        positions: [[...pair.on]],
+        longPress: [...pair.off],
+        lamps: [{ colour: '', light: 'off' }],
+      }),
+    ],
+  }
+}
+
+/** What an alternating switch does for on and for off; null for one that does not alternate the control. */
+function alternated(
+  positions: Footswitch['positions'],
+  controlId: string,
+): { readonly on: readonly Action[]; readonly off: readonly Action[] } | null {
+  const [first = [], second] = positions
+  if (second) return positions.length === 2 ? { on: first, off: second } : null
+  const at = first.findIndex((one) => one.kind === 'alternateControl' && one.controlId === controlId)
+  const action = first[at]
+  if (action?.kind !== 'alternateControl') return null
+  const set = (value: number) => first.with(at, { kind: 'setControl', controlId: action.controlId, value })
+  return { on: set(action.a), off: set(action.b) }
+}
+
+/** The lamp stays dark, whatever the switch does: it cannot say what is not so. */
+const noLamp = (footswitch: Footswitch): Edit => ({
+  label: 'noLamp',
+  changes: [
+    change('switches', footswitch.id, footswitch, {
+      ...footswitch,
+      group: '',
+      lamps: footswitch.positions.map(() => ({ colour: '', light: 'off' as const })),
+    }),
+  ],
+})

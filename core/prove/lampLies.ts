@@ -1,0 +1,191 @@
+import { own } from '../base/own'
+import { perTables } from '../rig/perTables'
+import { byIndex, TABLE_NAMES, type Rig } from '../rig/rig'
+import { switchesHere } from '../rig/switchesHere'
+import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } from '../rig/table/switch'
+import { expanded, lampSays } from '../switching/action'
+import type { Claim } from '../switching/claim'
+import { NOTHING_KNOWN } from '../switching/known'
+import { lampTruth } from '../simulate/lampTruth'
+import type { FloorState } from '../simulate/floor'
+import { makeMove, makeMoves, movesAt, type Move } from './moves'
+import { switchParts, claimParts, closed, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
+import { fewestMoves, restingStart } from './search'
+
+/** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
+export interface LampLie {
+  readonly switchId: SwitchId
+  readonly moves: readonly Move[]
+  /** What it says then, and the first thing that speaks against it. */
+  readonly isLit: boolean
+  readonly claim: Claim
+}
+
+/** What is known of one lamp: it can lie, it cannot, or not all that can happen was looked at. */
+export type LampVerdict =
+  { readonly kind: 'lies'; readonly lie: LampLie } | { readonly kind: 'holds' } | { readonly kind: 'unknown' }
+
+/** Whatever the lamps of a switch say of devices. */
+export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[] {
+  return actionLists(footswitch)
+    .filter(({ path }) => path[0] !== 'doublePress')
+    .flatMap(({ actions }) => lampSays(rig, actions, NOTHING_KNOWN).flatMap(({ claims }) => claims))
+}
+
+/**
+ * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
+ * as messages are what moves devices. A sound's lamp is looked at one claim at a time, since it lies as soon as one does.
+ */
+export function lampVerdict(rig: Rig, footswitch: Footswitch): LampVerdict {
+  const claims = claimsOfLamp(rig, footswitch)
+  const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
+  const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
+  const tuner = does(rig, footswitch, 'tuner') ? ['T'] : []
+  const isSound = does(rig, footswitch, 'recallSound')
+  // A sound's lamp lies as soon as one of its claims does; with more in its list all must be looked at together.
+  const isSplit = isSound && isAlone(rig, footswitch)
+  const groups = isSplit ? bySingle(rig, claims) : [claims]
+  let best: readonly Move[] | null = null
+  let isUnknown = false
+  for (const group of groups) {
+    if (group.length === 0 || !canDrift(rig, group, isSplit && !isShown)) continue
+    const parts = group.flatMap((claim) => claimParts(rig, claim))
+    const more = [...(isSound ? ['S'] : []), ...tuner, ...shown, ...(isSplit ? [] : sentFor(rig, footswitch))]
+    const found = fewestMoves(
+      rig,
+      [...closed(rig, [...parts, ...more])].sort(),
+      (state) => lampTruth(rig, footswitch, state)?.verdict === 'lies',
+    )
+    if (found.kind === 'unknown') isUnknown = true
+    if (found.kind === 'run' && (best === null || found.moves.length < best.length)) best = found.moves
+  }
+  if (best === null) return { kind: isUnknown ? 'unknown' : 'holds' }
+  return played(rig, footswitch, best)
+}
+
+/** The run on the whole floor: what was left out of the search has no say, and this shows that it has none. */
+function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampVerdict {
+  const start = restingStart(rig)
+  const state = makeMoves(rig, start, moves).at(-1)?.state ?? start
+  const truth = lampTruth(rig, footswitch, state)
+  return truth?.verdict === 'lies'
+    ? {
+        kind: 'lies',
+        lie: { switchId: footswitch.id, moves, isLit: truth.isLit, claim: truth.against[0]! },
+      }
+    : { kind: 'unknown' }
+}
+
+const does = (rig: Rig, footswitch: Footswitch, kind: 'recallSound' | 'tuner'): boolean =>
+  actionLists(footswitch).some(({ actions }) =>
+    expanded(rig, actions).some(({ action }) => action.kind === kind),
+  )
+
+/** What it goes by that is no claim: of a control that fires, that its value was sent. */
+const sentFor = (rig: Rig, footswitch: Footswitch): Part[] =>
+  actionLists(footswitch).flatMap(({ actions }) =>
+    lampSays(rig, actions, NOTHING_KNOWN).flatMap(({ action }) =>
+      'controlId' in action && action.controlId !== null ? [`v/${action.controlId}`] : [],
+    ),
+  )
+
+/** Whether its sounds are all its lamp tells of, one in a list. */
+const isAlone = (rig: Rig, footswitch: Footswitch): boolean =>
+  actionLists(footswitch).every(({ actions }) => {
+    const says = lampSays(rig, actions, NOTHING_KNOWN)
+    return says.length === 0 || (says.length === 1 && says[0]!.action.kind === 'recallSound')
+  })
+
+/** Claims by what they are about. */
+function bySingle(rig: Rig, claims: readonly Claim[]): readonly (readonly Claim[])[] {
+  const all = new Map<Part, Claim[]>()
+  for (const claim of claims) {
+    const [, part] = claimParts(rig, claim)
+    const ours = all.get(part)
+    if (ours) ours.push(claim)
+    else all.set(part, [claim])
+  }
+  return [...all.values()]
+}
+
+/**
+ * Whether anything can put what is believed and what is apart: a move that sets one and not the other, or not alike, or
+ * what hangs on what was there before. Where nothing can, no search is needed; most lamps of most rigs are of this kind.
+ */
+function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean {
+  return claims.some((claim) => {
+    const [belief, truth] = claimParts(rig, claim)
+    if (isStateful(rig, truth) || isAskedFor(rig, belief)) return true
+    const start = restingStart(rig)
+    const isBegun = !isSound || partOf(start, 'S') !== undefined
+    if (isBegun && partOf(start, belief) !== partOf(start, truth)) return true
+    return everyMove(rig).some((state) => {
+      const [b, t] = [partOf(state, belief), partOf(state, truth)]
+      const sound = isSound ? partOf(state, 'S') : leftValue('S')
+      // No lamp of a sound is lit after it.
+      if (sound === undefined) return false
+      if (sound !== leftValue('S'))
+        return soundClaims(rig, String(sound)).some(
+          (one) => claimParts(rig, one)[1] === truth && !isAsClaimed(one, t),
+        )
+      return b !== t
+    })
+  })
+}
+
+/** Something goes by it when it sets it: what comes of that hangs on what was there. */
+const isAskedFor = (rig: Rig, belief: Part): boolean =>
+  Object.values(rig.switches).some((one) => {
+    const { asks, asksAll } = switchParts(rig, one)
+    return asksAll || asks.has(belief)
+  })
+
+const soundClaims = (rig: Rig, soundId: string): readonly Claim[] =>
+  lampSays(rig, [{ kind: 'recallSound', soundId: soundId as never }], NOTHING_KNOWN).flatMap(
+    ({ claims }) => claims,
+  )
+
+const isAsClaimed = (claim: Claim, value: unknown): boolean =>
+  value === (claim.kind === 'preset' ? claim.index : claim.kind === 'value' ? claim.value : undefined) ||
+  (claim.kind === 'contact' && value === claim.isClosed)
+
+/** What each move of the rig makes of a floor on which nothing was. */
+const everyMove = perTables(
+  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
+  (rig: Rig): readonly FloorState[] => {
+    const all: FloorState[] = []
+    for (const bank of byIndex(rig.banks)) {
+      const before = floorOf(rig, JSON.stringify([bank.id, 'base', null, [], null, null]), new Map())
+      for (const { move } of movesAt(rig, before))
+        if (move.kind === 'bank') all.push(makeMove(rig, before, move, null).state)
+    }
+    const done = new Set<Footswitch>()
+    for (const bank of byIndex(rig.banks))
+      for (const layer of LAYERS) {
+        const place = JSON.stringify([bank.id, layer, null, [], null, null])
+        for (const one of switchesHere(rig, bank.id, layer).values()) {
+          if (done.has(one) || !isProgrammed(one)) continue
+          done.add(one)
+          one.positions.forEach((_, n) => {
+            const before = floorOf(rig, place, new Map([[`n/${one.id}`, n]]))
+            for (const { move, footswitch } of movesAt(rig, before)) {
+              if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
+              const { state } = makeMove(rig, before, move, one)
+              all.push(state)
+              if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
+            }
+          })
+        }
+      }
+    return all
+  },
+)
+
+/** Every switch whose lamp says something of devices, in the order of banks. */
+export const lampsToProve = (rig: Rig): readonly Footswitch[] =>
+  Object.values(rig.switches)
+    .filter((one) => isProgrammed(one) && claimsOfLamp(rig, one).length > 0)
+    .sort((a, b) => order(rig, a) - order(rig, b))
+
+const order = (rig: Rig, { bankId, layer, number }: Footswitch): number =>
+  (own(rig.banks, bankId)?.index ?? 0) * 1000 + (layer === 'shift' ? 500 : 0) + number

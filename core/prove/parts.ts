@@ -1,0 +1,320 @@
+import { own } from '../base/own'
+import { perRow, CABLING, perTables } from '../rig/perTables'
+import { TABLE_NAMES, type Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
+import { actionLists, type Footswitch } from '../rig/table/switch'
+import { actionSteps, askedBy, expanded } from '../switching/action'
+import { type Claim } from '../switching/claim'
+import { doingFirst } from '../switching/compile'
+import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
+import { chartOf } from '../simulate/chartIndex'
+import { DEVICE_AT_POWER_ON } from '../simulate/device'
+import { deviceState, floorAtPowerOn, type FloorState } from '../simulate/floor'
+import { heldFoot } from './moves'
+import { planSteps, type Op } from '../simulate/plan'
+
+/**
+ * One thing of a floor that can be looked at by itself. Of what the controller knows: `v/` a value it sent, `p/` a preset,
+ * `k/` a contact, `n/` the next position of a switch, `d/` the one it did last, `S` the sound, `T` the tuner, `C` the
+ * clock. Of the devices: `D/` the value of a control, `P/` the preset, `B/` the bank selected, `N/` the parameter chosen,
+ * `K/` a contact.
+ */
+export type Part = string
+
+type Value = string | number | boolean | undefined
+
+/** Stand for whatever was there: what is still so afterwards was left as it was. */
+const LEFT_SOUND = '?'
+/** The same for the position a switch did last; nothing is a position too. */
+export const LEFT_DONE = -1
+
+/** What a floor has at a part. */
+export function partOf(state: FloorState, part: Part): Value {
+  const id = part.slice(2)
+  const { known } = state
+  switch (part[0]) {
+    case 'v':
+      return own(known.values, id)
+    case 'p':
+      return own(known.presets, id)
+    case 'k':
+      return own(known.contacts, id)
+    case 'n':
+      return own(known.next, id) ?? 0
+    case 'd':
+      return own(known.done, id)
+    case 'S':
+      return known.sound ?? undefined
+    case 'T':
+      return known.tuner
+    case 'C':
+      return known.clock
+    case 'D': {
+      const [deviceId, controlId] = id.split('/') as [string, string]
+      return own(deviceState(state, deviceId).controls, controlId)
+    }
+    case 'P':
+      return deviceState(state, id).preset ?? undefined
+    case 'B': {
+      const { bankMsb, bankLsb } = deviceState(state, id)
+      return bankMsb * 128 + bankLsb
+    }
+    case 'N':
+      return deviceState(state, id).parameter ?? undefined
+    default: {
+      const [deviceId, contactId] = id.split('/') as [string, string]
+      return own(deviceState(state, deviceId).contacts, contactId)
+    }
+  }
+}
+
+/** Bank, layer and foot, as one text; the banks before only where a switch goes back. */
+export function placeOf(rig: Rig, state: FloorState): string {
+  const { bankId, layer, heldBy, back } = state.known
+  const held = heldFoot(state)
+  const foot = held === null ? null : state.feet[held]!.fired
+  return JSON.stringify([bankId, layer, heldBy, goesBack(rig) ? back : [], held, foot])
+}
+
+const goesBack = perTables(['switches', 'macros', 'banks'], (rig: Rig): boolean =>
+  allActions(rig).some((action) => action.kind === 'travel' && action.to === 'back'),
+)
+
+const allActions = (rig: Rig): Action[] => [
+  ...Object.values(rig.switches).flatMap((one) => actionLists(one).flatMap(({ actions }) => actions)),
+  ...Object.values(rig.macros).flatMap(({ actions }) => actions),
+  ...Object.values(rig.banks).flatMap(({ enter, leave }) => [...enter, ...leave]),
+]
+
+/** A floor at rest with some parts as given, and all others as nothing was there. Inverse of {@link partOf} for those. */
+export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>): FloorState {
+  const [bankId, layer, heldBy, back, held, fired] = JSON.parse(place)
+  const known: { -readonly [Field in keyof Known]: Known[Field] } = {
+    ...NOTHING_KNOWN,
+    bankId,
+    layer,
+    heldBy,
+    back,
+    sound: LEFT_SOUND as never,
+  }
+  const tables: { [table: string]: { [id: string]: Value } } = { v: {}, p: {}, k: {}, n: {}, d: {} }
+  const devices: { [id: string]: typeof DEVICE_AT_POWER_ON } = {}
+  const alter = (id: string, fields: Partial<typeof DEVICE_AT_POWER_ON>) =>
+    (devices[id] = { ...(devices[id] ?? DEVICE_AT_POWER_ON), ...fields })
+  for (const [part, value] of parts) {
+    const id = part.slice(2)
+    const [deviceId = '', inner = ''] = id.split('/')
+    if (part === 'S') known.sound = (value ?? null) as never
+    else if (part === 'T') known.tuner = value === true
+    else if (part === 'C') known.clock = value === true
+    else if (value === undefined) continue
+    else if (part[0]! in tables) tables[part[0]!]![id] = value
+    else if (part[0] === 'D')
+      alter(deviceId, { controls: { ...devices[deviceId]?.controls, [inner]: value as number } })
+    else if (part[0] === 'P') alter(id, { preset: value as number })
+    else if (part[0] === 'B')
+      alter(id, { bankMsb: ((value as number) >> 7) as never, bankLsb: ((value as number) & 127) as never })
+    else if (part[0] === 'N') alter(id, { parameter: value as never })
+    else alter(deviceId, { contacts: { ...devices[deviceId]?.contacts, [inner]: value as boolean } })
+  }
+  known.values = tables['v'] as never
+  known.presets = tables['p'] as never
+  known.contacts = tables['k'] as never
+  known.next = tables['n'] as never
+  known.done = tables['d'] as never
+  return {
+    ...floorAtPowerOn(rig),
+    known,
+    devices,
+    feet: held === null ? {} : { [held]: { isDown: true, id: 0, fired, isWaiting: false } },
+  }
+}
+
+/** What a part has where nothing is put into it by {@link floorOf} and something could be. */
+export function leftValue(part: Part): Value {
+  if (part === 'S') return LEFT_SOUND
+  if (part === 'T' || part === 'C') return false
+  return part[0] === 'n' || part[0] === 'B' ? 0 : undefined
+}
+
+/** What a switch can change, and what of what is there decides how. */
+export interface SwitchParts {
+  readonly touches: ReadonlySet<Part>
+  /** What it goes by; and what decides on the devices what becomes of what it changes. */
+  readonly asks: ReadonlySet<Part>
+  /** It sends again all that was sent before. */
+  readonly asksAll: boolean
+  /** It may lead to another bank or layer. */
+  readonly goes: boolean
+}
+
+const controlPart = (rig: Rig, controlId: string): Part =>
+  `D/${own(rig.controls, controlId)?.deviceId ?? ''}/${controlId}`
+
+/** The pair of parts a claim is about: what the controller takes to be so, and what is. */
+export function claimParts(rig: Rig, claim: Claim): readonly [belief: Part, truth: Part] {
+  switch (claim.kind) {
+    case 'preset':
+      return [`p/${claim.deviceId}`, `P/${claim.deviceId}`]
+    case 'contact':
+      return [`k/${contactKey(claim.deviceId, claim.contactId)}`, `K/${claim.deviceId}/${claim.contactId}`]
+    default:
+      return [`v/${claim.controlId}`, controlPart(rig, claim.controlId)]
+  }
+}
+
+/** The controls of each device that its presets put somewhere. */
+const recalledControls = perTables(['presets'], (rig: Rig): ReadonlyMap<string, readonly Part[]> => {
+  const all = new Map<string, Set<Part>>()
+  for (const { deviceId, recalls } of Object.values(rig.presets)) {
+    const parts = all.get(deviceId) ?? new Set()
+    all.set(deviceId, parts)
+    for (const { controlId } of recalls) parts.add(`D/${deviceId}/${controlId}`)
+  }
+  return new Map([...all].map(([id, parts]) => [id, [...parts]]))
+})
+
+function touchedBy(rig: Rig, op: Op): Part[] {
+  switch (op.kind) {
+    case 'message':
+      return op.hearers.flatMap(({ id }): Part[] => {
+        const { message } = op
+        if (message.kind === 'program') return [`P/${id}`, ...(recalledControls(rig).get(id) ?? [])]
+        if (message.kind !== 'control') return []
+        const { controller } = message
+        if (controller === 0 || controller === 32) return [`B/${id}`]
+        if (controller >= 98 && controller <= 101) return [`N/${id}`]
+        const { controls } = chartOf(rig, id)
+        if (controller === 6 || controller === 38)
+          return [...controls.values()].flatMap(({ id: controlId, address }) =>
+            address.kind === 'nrpn' ? [`D/${id}/${controlId}`] : [],
+          )
+        const control = controls.get(`cc/${controller}`)
+        return control ? [`D/${id}/${control.id}`] : []
+      })
+    case 'contact':
+      return [
+        `K/${op.contact.deviceId}/${op.contact.contactId}`,
+        ...op.calls.map(({ controlId }) => controlPart(rig, controlId)),
+      ]
+    case 'know':
+      return learnedParts(op.learned)
+    case 'start':
+      return op.ops.flatMap((inner) => touchedBy(rig, inner))
+    default:
+      return []
+  }
+}
+
+const learnedParts = ({ values = {}, presets = {}, contacts = {}, sound, tuner, clock }: Learned): Part[] => [
+  ...Object.keys(values).map((id) => `v/${id}`),
+  ...Object.keys(presets).map((id) => `p/${id}`),
+  ...Object.keys(contacts).map((key) => `k/${key}`),
+  ...(sound === undefined ? [] : ['S']),
+  ...(tuner === undefined ? [] : ['T']),
+  ...(clock === undefined ? [] : ['C']),
+]
+
+const ASKED: { readonly [field: string]: string } = { values: 'v', presets: 'p', contacts: 'k' }
+
+function askedPart(asked: string): Part | null {
+  const slash = asked.indexOf('/')
+  if (slash > 0) return `${ASKED[asked.slice(0, slash)]}/${asked.slice(slash + 1)}`
+  return asked === 'tuner' ? 'T' : asked === 'clock' ? 'C' : null
+}
+
+/** Whatever the foot does to it: all lists of a switch together, and those of banks where it travels. */
+export const switchParts = perRow(
+  [...CABLING, ...TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')],
+  (rig, footswitch: Footswitch): SwitchParts => {
+    const [touches, asks] = [new Set<Part>(), new Set<Part>()]
+    const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
+    let [asksAll, goes] = [false, false]
+    const look = (actions: readonly Action[]) => {
+      for (const { action, at } of expanded(rig, actions)) {
+        if (action.kind === 'travel' || action.kind === 'layer') goes = true
+        for (const asked of askedBy(rig, action)) {
+          if (asked === 'all') asksAll = true
+          const part = askedPart(asked)
+          if (part) asks.add(part)
+        }
+        const steps = actionSteps(rig, action, doingFirst(rig, footswitch))
+        for (const op of planSteps(rig, controllerId, steps, at))
+          for (const part of touchedBy(rig, op)) touches.add(part)
+      }
+    }
+    for (const { actions } of actionLists(footswitch)) look(actions)
+    if (goes)
+      for (const { enter, leave } of Object.values(rig.banks)) {
+        look(enter)
+        look(leave)
+      }
+    const mates = Object.values(rig.switches).filter(
+      ({ id, group, bankId }) =>
+        id === footswitch.id ||
+        (goes && own(rig.controllers, controllerId)?.onBank === 'restarts') ||
+        (group !== '' && group === footswitch.group && bankId === footswitch.bankId),
+    )
+    for (const { id } of mates) for (const kind of ['n', 'd']) touches.add(`${kind}/${id}`)
+    for (const part of touches) {
+      if (isStateful(rig, part)) asks.add(part)
+      for (const more of partsBehind(rig, part)) asks.add(more)
+    }
+    return { touches, asks, asksAll, goes }
+  },
+)
+
+/**
+ * Parts among which some others' changes are decided: with these, and where the foot is, a floor's next state at them
+ * is known. Grows what is given until nothing more is asked for.
+ */
+export function closed(rig: Rig, wanted: Iterable<Part>): ReadonlySet<Part> {
+  const all = new Set(wanted)
+  const switches = Object.values(rig.switches)
+  for (let before = -1; before !== all.size;) {
+    before = all.size
+    for (const part of [...all]) for (const more of partsBehind(rig, part)) all.add(more)
+    for (const footswitch of switches) {
+      const { touches, asks, asksAll, goes } = switchParts(rig, footswitch)
+      const isDevice = (part: Part) => 'DPK'.includes(part[0]!)
+      const isTouched = [...all].some((part) => touches.has(part) || (asksAll && isDevice(part)))
+      if (isTouched) for (const part of asks) all.add(part)
+      if (asksAll)
+        for (const part of [...all].filter(isDevice)) for (const more of believedBehind(part)) all.add(more)
+      if ((isTouched || goes) && footswitch.positions.length > 1) all.add(`n/${footswitch.id}`)
+    }
+  }
+  return all
+}
+
+/** What of the device itself decides what becomes of a part of it. */
+function partsBehind(rig: Rig, part: Part): Part[] {
+  const [kind, deviceId = '', controlId = ''] = part.split('/')
+  const device = own(rig.devices, deviceId)
+  if (!device || (kind !== 'D' && kind !== 'P')) return []
+  const control = kind === 'D' ? own(rig.controls, controlId) : undefined
+  return [
+    ...(device.numbering.bankSelect === 'none' ? [] : [`B/${deviceId}`]),
+    ...(control?.map === 'preset' ? [`P/${deviceId}`] : []),
+    ...(control?.address.kind === 'nrpn' ? [`N/${deviceId}`] : []),
+  ]
+}
+
+/** What a resync sends for a part. */
+function believedBehind(part: Part): Part[] {
+  const [kind, deviceId = '', inner = ''] = part.split('/')
+  if (kind === 'P') return [`p/${deviceId}`]
+  return kind === 'K' ? [`k/${contactKey(deviceId, inner)}`] : [`v/${inner}`, `p/${deviceId}`]
+}
+
+/** Whether what becomes of a part hangs on what is there: it changes over, takes steps, or is put together of two bytes. */
+export function isStateful(rig: Rig, part: Part): boolean {
+  if ('nTCN'.includes(part[0]!)) return true
+  if (part[0] !== 'D') return false
+  const control = own(rig.controls, part.split('/')[2] ?? '')
+  if (!control) return false
+  const { reading, address, map } = control
+  return (
+    reading.kind === 'toggle' || reading.kind === 'increment' || address.kind === 'nrpn' || map === 'preset'
+  )
+}

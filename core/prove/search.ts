@@ -1,0 +1,163 @@
+import { perTables } from '../rig/perTables'
+import { TABLE_NAMES, type Rig } from '../rig/rig'
+import { BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
+import type { FloorState } from '../simulate/floor'
+import { startFloor } from '../simulate/step'
+import { atRest, makeMove, movesAt, type Move } from './moves'
+import { floorOf, LEFT_DONE, leftValue, partOf, placeOf, switchParts, type Part } from './parts'
+
+type Value = ReturnType<typeof partOf>
+
+/** The floor at rest after all was switched on. */
+export const restingStart = perTables(
+  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
+  (rig: Rig): FloorState => atRest(rig, startFloor(rig).state).state,
+)
+
+/** What a search comes to: the fewest moves, that there are none, or that it was given up before all was seen. */
+export type Found =
+  | { readonly kind: 'run'; readonly moves: readonly Move[] }
+  | { readonly kind: 'none' }
+  | { readonly kind: 'unknown' }
+
+interface Node {
+  readonly place: string
+  readonly values: readonly Value[]
+  readonly from: Node | null
+  readonly move: Move | null
+}
+
+/** What one move does to the parts looked at. */
+interface Effect {
+  /** Null where the foot stays in its bank, layer, and where it is. */
+  readonly place: string | null
+  readonly writes: readonly (readonly [index: number, value: Value])[]
+}
+
+/** More floors than this are not looked at for one question. */
+const NODES_MAX = 20_000
+
+/**
+ * The fewest calm moves from power-on to a floor for which `isWanted`, among floors told apart by where the foot is and
+ * by the parts given, which must be closed. Breadth first: the first one met is reached by the fewest moves. What a move
+ * does is simulated once for each state of the parts it asks for.
+ */
+export function fewestMoves(
+  rig: Rig,
+  parts: readonly Part[],
+  isWanted: (state: FloorState) => boolean,
+): Found {
+  const effects = new Map<string, Effect>()
+  const moves = new Map<string, ReturnType<typeof movesAt>>()
+  const ours = new Set(parts)
+  const start = restingStart(rig)
+  const first: Node = {
+    place: placeOf(rig, start),
+    values: parts.map((part) => partOf(start, part)),
+    from: null,
+    move: null,
+  }
+  const floor = ({ place, values }: Node) =>
+    floorOf(rig, place, new Map(parts.map((part, n) => [part, values[n]])))
+  const keyOf = ({ place, values }: Node) => `${place} ${JSON.stringify(values)}`
+  const seen = new Set([keyOf(first)])
+  let queue = [first]
+  if (isWanted(floor(first))) return { kind: 'run', moves: [] }
+  while (queue.length > 0) {
+    const next: Node[] = []
+    for (const node of queue) {
+      let here = moves.get(node.place)
+      if (!here) moves.set(node.place, (here = relevantMoves(rig, floor(node), ours)))
+      for (const { move, footswitch } of here) {
+        const effect = effectOf(rig, parts, node, move, footswitch, effects)
+        const after = done(node, move, effect)
+        const key = keyOf(after)
+        if (seen.has(key)) continue
+        seen.add(key)
+        if (isWanted(floor(after))) return { kind: 'run', moves: path(after) }
+        next.push(after)
+      }
+    }
+    if (seen.size > NODES_MAX) return { kind: 'unknown' }
+    queue = next
+  }
+  return { kind: 'none' }
+}
+
+/** Moves that change where the foot is, or something that is looked at. */
+const relevantMoves = (rig: Rig, state: FloorState, parts: ReadonlySet<Part>) =>
+  movesAt(rig, state).filter(({ move, footswitch }) => {
+    if (!footswitch || move.kind === 'down' || move.kind === 'up') return true
+    const { touches, goes, asksAll } = switchParts(rig, footswitch)
+    return goes || asksAll || [...parts].some((part) => touches.has(part))
+  })
+
+function done(node: Node, move: Move, { place, writes }: Effect): Node {
+  const values = writes.length === 0 ? node.values : [...node.values]
+  for (const [n, value] of writes) (values as Value[])[n] = value
+  return { place: place ?? node.place, values, from: node, move }
+}
+
+function effectOf(
+  rig: Rig,
+  parts: readonly Part[],
+  node: Node,
+  move: Move,
+  footswitch: Footswitch | null,
+  effects: Map<string, Effect>,
+): Effect {
+  const { asks, goes, asksAll } = footswitch ? switchParts(rig, footswitch) : bankParts(rig)
+  // A foot that comes down, goes off or travels does so where it is.
+  const isThere = goes || move.kind === 'down' || move.kind === 'up' || move.kind === 'bank'
+  const reads = (part: Part) => asksAll || asks.has(part)
+  const read = parts.map((part, n) => (reads(part) ? node.values[n] : null))
+  const key = JSON.stringify([
+    footswitch?.id,
+    move.kind === 'bank' ? move.by : move.kind,
+    isThere && node.place,
+    read.map(told),
+  ])
+  let effect = effects.get(key)
+  if (effect) return effect
+  const given = new Map<Part, Value>()
+  parts.forEach((part, n) => {
+    if (reads(part)) given.set(part, node.values[n])
+    else if (part[0] === 'd') given.set(part, LEFT_DONE)
+  })
+  const before = floorOf(rig, node.place, given)
+  const { state } = makeMove(rig, before, move, footswitch)
+  const writes: [number, Value][] = []
+  parts.forEach((part, n) => {
+    const value = partOf(state, part)
+    // What is as it was put in, or as nothing was put in, has been left alone.
+    if (value !== (given.has(part) ? given.get(part) : leftValue(part))) writes.push([n, value])
+  })
+  const place = placeOf(rig, state)
+  effect = { place: isThere && place !== node.place ? place : null, writes }
+  effects.set(key, effect)
+  return effect
+}
+
+/** JSON drops what is undefined from lists: nothing is not the same as null here. */
+const told = (value: Value | null): Value | null => (value === undefined ? '-' : value)
+
+/** What turning banks by the controller's own switches can do: what banks do as the foot comes and goes. */
+const bankParts = perTables(
+  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
+  (rig: Rig) => {
+    const bank = Object.values(rig.banks)[0]
+    const anywhere = {
+      id: 'turn' as never,
+      bankId: bank?.id ?? ('' as never),
+      number: 1,
+      positions: [[{ kind: 'travel' as const, to: 'next' as const, bankId: null }]],
+    }
+    return switchParts(rig, { ...BLANK_SWITCH, ...anywhere })
+  },
+)
+
+function path(node: Node): Move[] {
+  const moves: Move[] = []
+  for (let at: Node | null = node; at?.move; at = at.from) moves.push(at.move)
+  return moves.reverse()
+}

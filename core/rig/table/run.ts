@@ -1,0 +1,67 @@
+import * as z from 'zod'
+import { actionsSchema } from './action'
+import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalars'
+import { LAYERS } from './switch'
+
+export type RunId = Id<'run'>
+
+/** In µs since all was switched on; a day at most. */
+const momentSchema = z.int().min(0).max(86_400_000_000)
+
+/** A place under the foot, not what lay there: after an edit the foot finds what is there then. */
+const placeFields = { jack: textSchema(20), number: z.int().min(1).max(72) }
+
+const runStepSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ at: momentSchema, kind: z.literal('down'), ...placeFields }),
+  z.strictObject({ at: momentSchema, kind: z.literal('up'), ...placeFields }),
+  /** The controller's own way to a bank, by its index from 0. */
+  z.strictObject({ at: momentSchema, kind: z.literal('bank'), index: z.int().min(0).max(999) }),
+  z.strictObject({ at: momentSchema, kind: z.literal('layer'), to: z.literal(LAYERS) }),
+  /** Something done that no switch asked for: a sound sent, a message by hand, a resync. */
+  z.strictObject({ at: momentSchema, kind: z.literal('act'), actions: actionsSchema }),
+  /** What differs from what the controller believes, sent again. */
+  z.strictObject({ at: momentSchema, kind: z.literal('putRight') }),
+  z.strictObject({
+    at: momentSchema,
+    kind: z.literal('power'),
+    deviceId: idSchema<'device'>(),
+    isOn: z.boolean(),
+  }),
+])
+
+export type RunStep = Readonly<z.infer<typeof runStepSchema>>
+
+/** One message as it was when the run was recorded. */
+const seenMessageSchema = z.strictObject({
+  start: momentSchema,
+  lane: textSchema(60),
+  /** Bytes in hex with spaces between. */
+  hex: textSchema(4000),
+  /** Devices it came to and was lost on, by id. */
+  lostBy: z.array(textSchema(40)).max(200),
+})
+
+export type SeenMessage = Readonly<z.infer<typeof seenMessageSchema>>
+
+/** What was so at the end: a device, or a lamp that said the contrary of what is, each as text that is compared. */
+const seenEndSchema = z.strictObject({ id: textSchema(60), says: textSchema(4000) })
+
+export const RUN_STEPS_MAX = 2000
+export const SEEN_MESSAGES_MAX = 5000
+
+/** A run of presses with their times, from the moment all is switched on, and what came of it then. */
+export const runSchema = z.strictObject({
+  id: idSchema<'run'>(),
+  order: orderSchema,
+  name: nameSchema,
+  /** In the order of their times. */
+  steps: z.array(runStepSchema).max(RUN_STEPS_MAX),
+  /** How long it goes on, in µs. */
+  length: momentSchema,
+  seen: z.strictObject({
+    wire: z.array(seenMessageSchema).max(SEEN_MESSAGES_MAX),
+    ends: z.array(seenEndSchema).max(2000),
+  }),
+})
+
+export type Run = Readonly<z.infer<typeof runSchema>>

@@ -1,0 +1,35 @@
+import { contactsOf } from '../rig/cabling/contacts'
+import type { Rig } from '../rig/rig'
+import type { DeviceId } from '../rig/table/device'
+import { soundDevices } from '../sound/cells'
+import { canBeSet, type Be } from '../sound/want'
+import { believed } from './claim'
+import type { Known } from './known'
+
+/** What a controller believes of each device, as something to be wanted: what it last sent, where a message sets it. */
+export function believedWants(rig: Rig, known: Known): ReadonlyMap<DeviceId, Be> {
+  const belief = believed(known)
+  return new Map(
+    soundDevices(rig).map((device) => {
+      const sets = Object.values(rig.controls)
+        .filter(({ deviceId }) => deviceId === device.id)
+        .sort((a, b) => a.order - b.order)
+        .flatMap((control) => {
+          const value = belief.value(control.id)
+          return value !== undefined && canBeSet(control, value) ? [{ controlId: control.id, value }] : []
+        })
+      const be: Be = {
+        kind: 'be',
+        preset: belief.preset(device.id) ?? null,
+        sets,
+        holds: new Map(sets.map(({ controlId, value }) => [controlId, value])),
+        contacts: contactsOf(rig, device).flatMap((contact) => {
+          const isClosed = belief.contact(device.id, contact.id)
+          return isClosed === undefined || contact.output === null ? [] : [{ contact, isClosed }]
+        }),
+        doubts: [],
+      }
+      return [device.id, be]
+    }),
+  )
+}
