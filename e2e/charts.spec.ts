@@ -59,9 +59,18 @@ test('a real MIDI output is sent the same bytes', async ({ page, rigId }) => {
   await page.addInitScript(() => {
     const sent: number[][] = []
     Object.assign(window, { sentToGear: sent })
-    const port = { id: 'gear', name: 'Stage box', send: (bytes: number[]) => void sent.push([...bytes]) }
+    const port = {
+      id: 'gear',
+      name: 'Stage box',
+      state: 'connected',
+      send: (bytes: number[]) => void sent.push([...bytes]),
+    }
     Object.defineProperty(navigator, 'requestMIDIAccess', {
-      value: async () => ({ inputs: new Map(), outputs: new Map([['gear', port]]) }),
+      value: async () => ({
+        inputs: new Map(),
+        outputs: new Map([['gear', port]]),
+        addEventListener: () => {},
+      }),
     })
   })
   await openView(page, rigId, 'charts')

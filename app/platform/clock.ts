@@ -5,25 +5,47 @@ export interface Clock {
   /** Microseconds since some fixed moment; never goes back. */
   readonly microseconds: () => number
   readonly wait: (milliseconds: number) => Promise<void>
+  /** Runs something once after so many ms; what is given back stops it. */
+  readonly after: (milliseconds: number, run: () => void) => () => void
 }
 
 export const browserClock: Clock = {
   now: () => new Date(),
   microseconds: () => performance.now() * 1000,
   wait: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
+  after: (milliseconds, run) => {
+    const timer = setTimeout(run, milliseconds)
+    return () => clearTimeout(timer)
+  },
 }
 
-/** A clock that stands still until moved; waits end at once. */
+/** A clock that stands still until moved; waits end at once, and what was put off is run when its time comes. */
 export function memoryClock(start = new Date(0)): Clock & { advance: (milliseconds: number) => void } {
   let passed = 0
+  let later: { readonly at: number; readonly run: () => void }[] = []
   return {
     now: () => new Date(start.getTime() + passed),
     microseconds: () => passed * 1000,
     wait: async (milliseconds) => {
       passed += milliseconds
     },
+    after: (milliseconds, run) => {
+      const one = { at: passed + milliseconds, run }
+      later.push(one)
+      return () => {
+        later = later.filter((other) => other !== one)
+      }
+    },
     advance: (milliseconds) => {
-      passed += milliseconds
+      const end = passed + milliseconds
+      for (;;) {
+        const next = later.filter(({ at }) => at <= end).sort((a, b) => a.at - b.at)[0]
+        if (!next) break
+        later = later.filter((one) => one !== next)
+        passed = Math.max(passed, next.at)
+        next.run()
+      }
+      passed = end
     },
   }
 }

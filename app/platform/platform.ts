@@ -1,9 +1,10 @@
 import { browserAnnouncer, type Announcer } from './announcer'
 import { browserFindingWorker, type FindingWorker } from './findingWorker'
 import { browserClock, type Clock } from './clock'
-import { tabKeep, type Keep } from './keep'
+import { browserKeep, tabKeep, type Keep } from './keep'
 import { browserChartReader, type ChartReader } from './chartReader'
-import { browserMidiOutputs, type MidiOutputs } from './midiOutputs'
+import { browserMidi, type Midi } from './midi'
+import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
 import { browserSoundWorker, type SoundWorker } from './soundWorker'
 import { browserRigServer, type RigServer } from './rigServer'
@@ -12,15 +13,18 @@ import { browserRigServer, type RigServer } from './rigServer'
 export interface Platform {
   readonly server: RigServer
   readonly clock: Clock
+  /** This tab's notes, and this browser's. */
   readonly keep: Keep
+  readonly browserKeep: Keep
   readonly announcer: Announcer
   readonly page: Page
-  readonly midi: MidiOutputs
+  readonly midi: Midi
   /** A reader of its own for each who asks. */
   readonly openChartReader: () => ChartReader
   /** A worker of its own for each who asks. */
   readonly openSoundWorker: () => SoundWorker
   readonly openFindingWorker: () => FindingWorker
+  readonly openSlowWorker: () => SlowWorker
 }
 
 let platform: Platform | null = null
@@ -30,12 +34,14 @@ export const usePlatform = (): Platform =>
     server: browserRigServer,
     clock: browserClock,
     keep: tabKeep,
+    browserKeep,
     announcer: browserAnnouncer(),
     page: browserPage,
-    midi: browserMidiOutputs,
+    midi: browserMidi,
     openChartReader: browserChartReader,
     openSoundWorker: browserSoundWorker,
     openFindingWorker: browserFindingWorker,
+    openSlowWorker: browserSlowWorker,
   })
 
 /** For tests: stands in for the browser. */

@@ -1,31 +1,40 @@
 import { defineStore } from 'pinia'
-import { computed, onScopeDispose, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import {
   own,
   advance,
   byIndex,
-  floorAtPowerOn,
+  FloorMinute,
+  FloorTrail,
   inOrder,
   nextDue,
   placeKey,
   reconcile,
+  runInput,
+  startFloor,
   step,
   switchesHere,
   switchName,
   type BankId,
   type ChannelMessage,
   type DeviceId,
+  type Feet,
   type FloorInput,
   type FloorState,
   type Footswitch,
   type Gesture,
   type Layer,
+  type RunStep,
   type SoundId,
   type StepResult,
   type SwitchId,
   type WireEntry,
 } from '#core'
 import { usePlatform } from '~/platform/platform'
+import { FloorClock } from './floorClock'
+import { lampsNow } from './lampsNow'
+import { useMidiStore } from './midi'
+import { Recorder, stepOf } from './recorder'
 import { useRigStore } from './rig'
 
 /** One thing done with the foot, and all that came of it so far. */
@@ -43,10 +52,21 @@ const SHOWN_MAX = 200
 /** A thing due sooner than this waits for it: the page is drawn no oftener, in ms. */
 const FRAME = 16
 
+/** A run being played on the floor. */
+interface Playing {
+  readonly steps: readonly RunStep[]
+  readonly length: number
+  /** When it began, on the floor's clock. */
+  readonly base: number
+  readonly next: number
+  readonly name: string
+}
+
 /** The simulated floor: what stepping on the rig's switches does, right now. */
 export const useFloorStore = defineStore('floor', () => {
   const { clock } = usePlatform()
   const rigs = useRigStore()
+  const midi = useMidiStore()
 
   const state = shallowRef<FloorState | null>(null)
   const last = shallowRef<Stomp | null>(null)
@@ -55,6 +75,16 @@ export const useFloorStore = defineStore('floor', () => {
   /** Feet that are down: where, and on which switch. */
   const held = shallowRef<ReadonlyMap<string, SwitchId>>(new Map())
 
+  /** The last minute, and what happened last to whatever a lamp can speak of. Changed in place: `version` tells. */
+  let minute = new FloorMinute()
+  let trail = new FloorTrail()
+  const version = ref(0)
+
+  let time = new FloorClock(clock.microseconds(), 0)
+  const rate = ref(1)
+  const recorder = shallowRef<Recorder | null>(null)
+  const playing = shallowRef<Playing | null>(null)
+
   watch(
     () => rigs.rigId,
     () => {
@@ -62,16 +92,26 @@ export const useFloorStore = defineStore('floor', () => {
       last.value = null
       gesture.value = null
       held.value = new Map()
+      recorder.value = null
+      playing.value = null
+      minute = new FloorMinute()
+      trail = new FloorTrail()
+      time = new FloorClock(clock.microseconds(), 0)
+      rate.value = 1
+      midi.forget()
     },
   )
   watch(
     () => rigs.rig,
     (rig) => {
       if (!rig) state.value = null
-      else
-        state.value = state.value
-          ? reconcile(rig, state.value)
-          : { ...floorAtPowerOn(rig), at: clock.microseconds() }
+      else if (state.value) state.value = reconcile(rig, state.value)
+      else {
+        const begun = startFloor(rig, now())
+        state.value = { ...begun.state }
+        take(begun)
+        wake()
+      }
     },
     { immediate: true },
   )
@@ -94,49 +134,99 @@ export const useFloorStore = defineStore('floor', () => {
     () =>
       new Map([...places.value.values()].filter(({ jack }) => jack === '').map((one) => [one.number, one])),
   )
+  /** What the lamps under the foot say, held against the devices; by place. */
+  const lamps = computed(() =>
+    rigs.rig && state.value ? lampsNow(rigs.rig, state.value, places.value, trail) : new Map(),
+  )
+  const lies = computed(() => [...lamps.value.values()].filter(({ truth }) => truth.verdict === 'lies'))
 
-  let timer: ReturnType<typeof setTimeout> | null = null
+  /** The floor's time now, in µs. */
+  function now(): number {
+    return time.at(clock.microseconds())
+  }
+
+  let stop: (() => void) | null = null
+
+  /** When the next thing is due, of the floor or of a run being played, on the floor's clock; null when nothing is. */
+  function nextAt(): number | null {
+    const due = state.value ? nextDue(state.value) : null
+    const run = playing.value
+    const coming = run ? run.base + (run.steps[run.next]?.at ?? run.length) : null
+    return due === null ? coming : coming === null ? due : Math.min(due, coming)
+  }
 
   /** Comes back when the next thing is due. */
   function wake(): void {
-    if (timer !== null) clearTimeout(timer)
-    timer = null
-    const due = state.value && nextDue(state.value)
-    if (due === null || due === undefined) return
-    const wait = Math.max(FRAME, (due - clock.microseconds()) / 1000)
-    timer = setTimeout(pass, Math.min(wait, 60_000))
+    stop?.()
+    stop = null
+    const due = nextAt()
+    const page = due === null ? null : time.pageTimeOf(due)
+    if (page === null) return
+    const wait = Math.max(FRAME, (page - clock.microseconds()) / 1000)
+    stop = clock.after(Math.min(wait, 60_000), pass)
   }
-  onScopeDispose(() => timer !== null && clearTimeout(timer))
+  onScopeDispose(() => stop?.())
 
   /** Lets the time that went by pass on the floor. */
   function pass(): void {
     if (!rigs.rig || !state.value) return
-    take(advance(rigs.rig, state.value, clock.microseconds()))
+    passTo(now())
     wake()
   }
 
-  function take({ state: after, wire, contacts, gestures }: StepResult): void {
+  function passTo(to: number): void {
+    if (!rigs.rig || !state.value) return
+    for (let run = playing.value; run; run = playing.value) {
+      const one = run.steps[run.next]
+      if (run.base + (one?.at ?? run.length) > to) break
+      if (!one) {
+        take(advance(rigs.rig, state.value, run.base + run.length))
+        playing.value = null
+        break
+      }
+      playing.value = { ...run, next: run.next + 1 }
+      take(advance(rigs.rig, state.value, run.base + one.at))
+      const { input, feet } = runInput(rigs.rig, state.value, held.value as Feet, one, run.base)
+      held.value = feet
+      if (input) make(input)
+    }
+    take(advance(rigs.rig, state.value, to))
+  }
+
+  function take(result: StepResult): void {
+    const { state: after, wire, contacts, gestures } = result
+    if (rigs.rig) {
+      trail.note(rigs.rig, state.value ?? after, result)
+      minute.note(rigs.rig, result)
+    }
     state.value = after
     gesture.value = gestures.at(-1) ?? gesture.value
+    if (result.sent.length > 0) midi.take(result.sent, pageTime)
+    if (wire.length + contacts.length + gestures.length + result.waits.length + result.powered.length > 0)
+      version.value++
     if (wire.length + contacts.length === 0) return
     const before = last.value ?? { at: clock.now(), switchId: null, wire: [], contacts: [] }
     last.value = {
       ...before,
       wire: [...before.wire, ...wire].slice(-SHOWN_MAX),
-      contacts: [...before.contacts, ...contacts],
+      contacts: [...before.contacts, ...contacts].slice(-SHOWN_MAX),
     }
   }
 
-  function act(input: FloorInput): void {
+  /** When the floor comes to a moment, in ms on the page's clock. */
+  const pageTime = (floor: number): number | null => {
+    const page = time.pageTimeAtThisSpeed(floor)
+    return page === null ? null : page / 1000
+  }
+
+  /** Does one thing at its moment, with all that was due before. */
+  function make(input: FloorInput): void {
     if (!rigs.rig || !state.value) return
     // What was due before belongs to what was done before.
     take(advance(rigs.rig, state.value, input.at))
     const result = step(rigs.rig, state.value, input)
-    const isSomething =
-      input.kind === 'send' ||
-      input.kind === 'sound' ||
-      result.gestures.length > 0 ||
-      result.state.due.length > 0
+    const isFoot = input.kind === 'press' || input.kind === 'release'
+    const isSomething = !isFoot || result.gestures.length > 0 || result.state.due.length > 0
     if (
       isSomething &&
       input.kind !== 'bank' &&
@@ -148,15 +238,32 @@ export const useFloorStore = defineStore('floor', () => {
       if (isNew) last.value = { at: clock.now(), switchId, wire: [], contacts: [] }
     }
     take(result)
+  }
+
+  type Wanted = FloorInput extends infer One ? (One extends { at: number } ? Omit<One, 'at'> : never) : never
+
+  /** Something the player does: a run being played ends where it is. */
+  function act(wanted: Wanted): void {
+    if (!rigs.rig || !state.value) return
+    const at = Math.max(now(), state.value.at)
+    if (playing.value) {
+      passTo(at)
+      playing.value = null
+    }
+    const input = { ...wanted, at } as FloorInput
+    recorder.value?.note(stepOf(rigs.rig, state.value, input))
+    make(input)
     wake()
   }
 
   /** The foot comes down on a place; nothing happens while one is there already, or where nothing is. */
   function pressPlace(place: string): void {
+    // A bank that the clock has come to meanwhile has its own switches.
+    pass()
     const footswitch = places.value.get(place)
     if (!footswitch || held.value.has(place)) return
     held.value = new Map([...held.value, [place, footswitch.id]])
-    act({ kind: 'press', switchId: footswitch.id, at: clock.microseconds() })
+    act({ kind: 'press', switchId: footswitch.id })
   }
 
   /** The foot goes off: the switch it came down on hears that, whatever is there by now. */
@@ -164,7 +271,7 @@ export const useFloorStore = defineStore('floor', () => {
     const switchId = held.value.get(place)
     if (switchId === undefined) return
     held.value = new Map([...held.value].filter(([one]) => one !== place))
-    act({ kind: 'release', switchId, at: clock.microseconds() })
+    act({ kind: 'release', switchId })
   }
 
   const press = (number: number): void => pressPlace(placeKey({ jack: '', number }))
@@ -172,10 +279,39 @@ export const useFloorStore = defineStore('floor', () => {
 
   /** Sends messages to one device, as from the controller. */
   const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
-    act({ kind: 'send', deviceId, messages, at: clock.microseconds() })
+    act({ kind: 'send', deviceId, messages })
 
   /** Sends a sound, as a switch that recalls it would. */
-  const sendSound = (soundId: SoundId): void => act({ kind: 'sound', soundId, at: clock.microseconds() })
+  const sendSound = (soundId: SoundId): void =>
+    act({ kind: 'act', actions: [{ kind: 'recallSound', soundId }] })
+
+  /** Sends only what is not so yet of a sound. */
+  const goTo = (soundId: SoundId): void => act({ kind: 'need', soundId })
+  /** Sends again all that was sent last; or only what is not so. */
+  const resync = (): void => act({ kind: 'act', actions: [{ kind: 'resync' }] })
+  const putRight = (): void => act({ kind: 'putRight' })
+
+  const power = (deviceId: DeviceId, isOn: boolean): void => act({ kind: 'power', deviceId, isOn })
+
+  /** Everything off and on again: the floor begins anew, its minute goes on. */
+  function powerAll(): void {
+    if (!rigs.rig || !state.value) return
+    pass()
+    playing.value = null
+    recorder.value = null
+    begin()
+    wake()
+  }
+
+  /** The floor's moment at which all was switched on. */
+  function begin(): number {
+    const at = Math.max(now(), state.value?.at ?? 0)
+    held.value = new Map()
+    last.value = null
+    midi.forget()
+    make({ kind: 'powerAll', at })
+    return at
+  }
 
   /** What a footswitch is called on the controller. */
   const nameOf = (footswitch: Footswitch): string =>
@@ -188,10 +324,10 @@ export const useFloorStore = defineStore('floor', () => {
 
   function goToBank(bankId: BankId): void {
     releaseAll()
-    act({ kind: 'bank', bankId, at: clock.microseconds() })
+    act({ kind: 'bank', bankId })
   }
 
-  const goToLayer = (to: Layer): void => act({ kind: 'layer', layer: to, at: clock.microseconds() })
+  const goToLayer = (to: Layer): void => act({ kind: 'layer', layer: to })
 
   /** The next (1) or previous (-1) bank, round at the ends. */
   function turnBank(by: 1 | -1): void {
@@ -199,6 +335,51 @@ export const useFloorStore = defineStore('floor', () => {
     if (banks.length === 0) return
     const at = banks.findIndex(({ id }) => id === bank.value?.id)
     goToBank(banks.at((at + by) % banks.length)!.id)
+  }
+
+  /** How fast the floor's time goes; 0 stands still. */
+  function setRate(to: number): void {
+    pass()
+    time.setRate(to, clock.microseconds())
+    rate.value = to
+    wake()
+  }
+
+  /** To the next thing due and no further; the floor stands still there. */
+  function stepOn(): void {
+    if (rate.value !== 0) setRate(0)
+    const due = nextAt()
+    if (due === null) return
+    time.skipTo(due, clock.microseconds())
+    passTo(due)
+    version.value++
+  }
+
+  /** Switches everything on anew and notes from there on what the foot does. */
+  function record(): void {
+    if (!rigs.rig || !state.value) return
+    pass()
+    playing.value = null
+    recorder.value = new Recorder(begin())
+    wake()
+  }
+
+  /** Ends the recording; null when nothing was done. */
+  function endRecording(): { readonly steps: readonly RunStep[]; readonly length: number } | null {
+    pass()
+    const done = recorder.value?.end(now()) ?? null
+    recorder.value = null
+    return done
+  }
+
+  /** Switches everything on anew and plays a run on the floor, at the speed it has. */
+  function play(name: string, steps: readonly RunStep[], length: number): void {
+    if (!rigs.rig || !state.value) return
+    pass()
+    recorder.value = null
+    playing.value = null
+    playing.value = { name, steps, length, base: begin(), next: 0 }
+    wake()
   }
 
   return {
@@ -211,6 +392,15 @@ export const useFloorStore = defineStore('floor', () => {
     controller,
     places,
     switches,
+    lamps,
+    lies,
+    version,
+    minute: () => minute,
+    now,
+    rate,
+    nextAt,
+    recorder,
+    playing,
     pass,
     press,
     release,
@@ -218,10 +408,20 @@ export const useFloorStore = defineStore('floor', () => {
     releasePlace,
     send,
     sendSound,
+    goTo,
+    resync,
+    putRight,
+    power,
+    powerAll,
     nameOf,
     releaseAll,
     goToBank,
     goToLayer,
     turnBank,
+    setRate,
+    stepOn,
+    record,
+    endRecording,
+    play,
   }
 })

@@ -7,9 +7,10 @@ import { memoryKeep } from '~/platform/keep'
 import { memoryFindingWorker } from '../platform/findingWorker'
 import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
-import { memoryMidiOutputs } from '~/platform/midiOutputs'
+import { memoryMidi } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
 import { memoryServer } from '~/platform/memoryServer'
+import { memorySlowWorker } from '~/platform/slowWorker'
 import { providePlatform } from '~/platform/platform'
 import { smallRig } from '../../core/rig/makeRig'
 import { errorReply } from '#shared/errors'
@@ -28,12 +29,14 @@ function openTab(keep = memoryKeep()) {
     server,
     clock,
     keep,
+    browserKeep: memoryKeep(),
     announcer: announcers(),
     page: memoryPage(),
-    midi: memoryMidiOutputs,
+    midi: memoryMidi(() => 0, 'none'),
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openFindingWorker: memoryFindingWorker,
+    openSlowWorker: memorySlowWorker,
   })
   setActivePinia(createPinia())
   return useRigStore()

@@ -50,7 +50,7 @@ export const useRigStore = defineStore('rig', () => {
   const isNoted = ref(true)
 
   const name = computed(() => (rig.value ? rigName(rig.value) : ''))
-  const { found, isOld: isFoundOld } = findingsOf(rig)
+  const { found, isOld: isFoundOld, search, unknownLamps } = findingsOf(rig)
   const isBehind = computed(() => newestRevision.value > revision.value && pending.value.length === 0)
 
   let outbox: Outbox | null = null
@@ -235,6 +235,8 @@ export const useRigStore = defineStore('rig', () => {
     setbacks,
     found,
     isFoundOld,
+    search,
+    unknownLamps,
     isBehind,
     isNoted,
     open,

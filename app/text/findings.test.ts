@@ -363,6 +363,20 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { controller: 'Eight-switch controller', what: 'wait', wanted: 50, has: 0, proposal: '', text: '' },
     { controller: 'Eight-switch controller', what: 'macros', wanted: 1, has: 0, proposal: '', text: '' },
   ],
+  lyingLamp: (['press', 'double', 'down', 'up', 'bank'] as const).map((kind) => ({
+    switch: 'Freeze',
+    isLit: true,
+    claim: { kind: 'on' as const, controlId: 'freeze' },
+    device: 'Hall reverb',
+    control: 'Freeze',
+    moves: [
+      ...Array.from({ length: 4 }, () => ({ kind: 'press' as const, number: 4, name: 'Freeze', bank: '3 Storm' })),
+      { kind, number: kind === 'bank' ? null : 2, name: '', bank: '' },
+    ],
+    steps: [],
+    length: 0,
+  })),
+  runDiffers: [{ run: 'Verse to chorus', differences: 2 }],
 }
 
 const fix = { label: 'changeDevice', changes: [] } as const

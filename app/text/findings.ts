@@ -3,6 +3,7 @@ import { cablingSayings } from './sayings/cabling'
 import { chartSayings } from './sayings/charts'
 import { controlSayings } from './sayings/control'
 import { deviceSayings } from './sayings/devices'
+import { lampSayings } from './sayings/lamps'
 import { powerSayings } from './sayings/power'
 import type { FindingCode, FindingText, Sayings } from './sayings/saying'
 import { soundSayings } from './sayings/sounds'
@@ -17,6 +18,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...powerSayings,
   ...soundSayings,
   ...switchSayings,
+  ...lampSayings,
 }
 
 /** Says a finding. */

@@ -14,7 +14,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Rig', page: 'rig', key: 'r', tables: ['about', 'controllers', 'devices', 'cables', 'marks'] },
   { name: 'Charts', page: 'charts', key: 'h', tables: ['presets', 'controls', 'pairs'] },
   { name: 'Sounds', page: 'sounds', key: 'u', tables: ['sounds'] },
-  { name: 'Switches', page: 'switches', key: 's', tables: ['macros', 'banks', 'switches'] },
+  { name: 'Switches', page: 'switches', key: 's', tables: ['macros', 'banks', 'switches', 'runs'] },
 ]
 
 export const findingsOfStage = (stage: Stage, found: readonly Finding[]): Finding[] =>

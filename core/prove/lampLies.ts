@@ -6,7 +6,7 @@ import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } fro
 import { expanded, lampSays } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
-import { lampTruth } from '../simulate/lampTruth'
+import { claimDevice, lampTruth } from '../simulate/lampTruth'
 import type { FloorState } from '../simulate/floor'
 import { makeMove, makeMoves, movesAt, type Move } from './moves'
 import { switchParts, claimParts, closed, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
@@ -43,6 +43,11 @@ export function lampVerdict(rig: Rig, footswitch: Footswitch): LampVerdict {
   const tuner = does(rig, footswitch, 'tuner') ? ['T'] : []
   const isSound = does(rig, footswitch, 'recallSound')
   // A sound's lamp lies as soon as one of its claims does; with more in its list all must be looked at together.
+  const sounds = new Set<string>(
+    actionLists(footswitch).flatMap(({ actions }) =>
+      expanded(rig, actions).flatMap(({ action }) => (action.kind === 'recallSound' ? [action.soundId] : [])),
+    ),
+  )
   const isSplit = isSound && isAlone(rig, footswitch)
   const groups = isSplit ? bySingle(rig, claims) : [claims]
   let best: readonly Move[] | null = null
@@ -55,6 +60,7 @@ export function lampVerdict(rig: Rig, footswitch: Footswitch): LampVerdict {
       rig,
       [...closed(rig, [...parts, ...more])].sort(),
       (state) => lampTruth(rig, footswitch, state)?.verdict === 'lies',
+      sounds,
     )
     if (found.kind === 'unknown') isUnknown = true
     if (found.kind === 'run' && (best === null || found.moves.length < best.length)) best = found.moves
@@ -115,7 +121,7 @@ function bySingle(rig: Rig, claims: readonly Claim[]): readonly (readonly Claim[
 function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean {
   return claims.some((claim) => {
     const [belief, truth] = claimParts(rig, claim)
-    if (isStateful(rig, truth) || isAskedFor(rig, belief)) return true
+    if (isStateful(rig, truth) || isAskedFor(rig, belief, claimDevice(rig, claim))) return true
     const start = restingStart(rig)
     const isBegun = !isSound || partOf(start, 'S') !== undefined
     if (isBegun && partOf(start, belief) !== partOf(start, truth)) return true
@@ -133,12 +139,18 @@ function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean
   })
 }
 
-/** Something goes by it when it sets it: what comes of that hangs on what was there. */
-const isAskedFor = (rig: Rig, belief: Part): boolean =>
+/** Something goes by it when it sets it: what comes of that hangs on what was there. A resync does harm only where it is too fast. */
+const isAskedFor = (rig: Rig, belief: Part, deviceId: string): boolean =>
   Object.values(rig.switches).some((one) => {
     const { asks, asksAll } = switchParts(rig, one)
-    return asksAll || asks.has(belief)
+    return asks.has(belief) || (asksAll && isTooFast(rig, one, deviceId))
   })
+
+function isTooFast(rig: Rig, { bankId }: Footswitch, deviceId: string): boolean {
+  const device = own(rig.devices, deviceId)
+  const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
+  return device?.whileDeaf === 'loses' && device.deafMs > (controller?.waitMs ?? 0)
+}
 
 const soundClaims = (rig: Rig, soundId: string): readonly Claim[] =>
   lampSays(rig, [{ kind: 'recallSound', soundId: soundId as never }], NOTHING_KNOWN).flatMap(

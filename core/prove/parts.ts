@@ -68,12 +68,15 @@ export function partOf(state: FloorState, part: Part): Value {
   }
 }
 
+/** So many banks before are told apart: a run that goes back oftener in a row is not looked for. */
+const BACK_KEPT = 1
+
 /** Bank, layer and foot, as one text; the banks before only where a switch goes back. */
 export function placeOf(rig: Rig, state: FloorState): string {
   const { bankId, layer, heldBy, back } = state.known
   const held = heldFoot(state)
   const foot = held === null ? null : state.feet[held]!.fired
-  return JSON.stringify([bankId, layer, heldBy, goesBack(rig) ? back : [], held, foot])
+  return JSON.stringify([bankId, layer, heldBy, goesBack(rig) ? back.slice(-BACK_KEPT) : [], held, foot])
 }
 
 const goesBack = perTables(['switches', 'macros', 'banks'], (rig: Rig): boolean =>
@@ -140,8 +143,10 @@ export function leftValue(part: Part): Value {
 /** What a switch can change, and what of what is there decides how. */
 export interface SwitchParts {
   readonly touches: ReadonlySet<Part>
-  /** What it goes by; and what decides on the devices what becomes of what it changes. */
+  /** What it goes by. */
   readonly asks: ReadonlySet<Part>
+  /** That, and what decides on the devices what becomes of what it changes. */
+  readonly reads: ReadonlySet<Part>
   /** It sends again all that was sent before. */
   readonly asksAll: boolean
   /** It may lead to another bank or layer. */
@@ -255,12 +260,16 @@ export const switchParts = perRow(
         (goes && own(rig.controllers, controllerId)?.onBank === 'restarts') ||
         (group !== '' && group === footswitch.group && bankId === footswitch.bankId),
     )
-    for (const { id } of mates) for (const kind of ['n', 'd']) touches.add(`${kind}/${id}`)
-    for (const part of touches) {
-      if (isStateful(rig, part)) asks.add(part)
-      for (const more of partsBehind(rig, part)) asks.add(more)
+    for (const { id, positions } of mates) {
+      touches.add(`d/${id}`)
+      if (positions.length > 1) touches.add(`n/${id}`)
     }
-    return { touches, asks, asksAll, goes }
+    const reads = new Set(asks)
+    for (const part of touches) {
+      if (isStateful(rig, part)) reads.add(part)
+      for (const more of partsBehind(rig, part)) reads.add(more)
+    }
+    return { touches, asks, reads, asksAll, goes }
   },
 )
 

@@ -84,9 +84,11 @@ const referring: Referring = {
     steps.flatMap((step, n): Reference[] =>
       step.kind === 'power'
         ? [{ path: ['steps', n, 'deviceId'], table: 'devices', id: step.deviceId }]
-        : step.kind === 'act'
-          ? actionReferences(['steps', n, 'actions'], step.actions)
-          : [],
+        : step.kind === 'need'
+          ? [{ path: ['steps', n, 'soundId'], table: 'sounds', id: step.soundId }]
+          : step.kind === 'act'
+            ? actionReferences(['steps', n, 'actions'], step.actions)
+            : [],
     ),
 }
 
@@ -188,6 +190,7 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
     ...run,
     steps: run.steps.flatMap((step): RunStep[] => {
       if (step.kind === 'power') return keeps('devices', step.deviceId) ? [step] : []
+      if (step.kind === 'need') return keeps('sounds', step.soundId) ? [step] : []
       return step.kind === 'act' ? [{ ...step, actions: keptActions(step.actions, keeps) }] : [step]
     }),
   }),

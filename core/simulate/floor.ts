@@ -6,6 +6,7 @@ import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { SetValue } from '../rig/table/setValue'
+import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
 import type { ContactSet } from '../sound/blocks'
 import type { SwitchEvent } from '../switching/compile'
@@ -99,6 +100,8 @@ export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'layer'; readonly layer: Layer }
   /** Done as a switch with these actions would, though none asked for it: a sound sent, a resync. */
   | { readonly kind: 'act'; readonly actions: readonly Action[] }
+  /** What is needed to get from how the devices are to a sound, and no more. */
+  | { readonly kind: 'need'; readonly soundId: SoundId }
   /** What differs from what the controller believes, sent again. */
   | { readonly kind: 'putRight' }
   /** A device switched off or on. */

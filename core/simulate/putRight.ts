@@ -3,7 +3,8 @@ import type { Rig } from '../rig/rig'
 import type { DeviceId } from '../rig/table/device'
 import type { SetValue } from '../rig/table/setValue'
 import { sendWants } from '../sound/sendWants'
-import { canBeSet, type Be, type Want } from '../sound/want'
+import { canBeSet, wantsOf, type Be, type Want } from '../sound/want'
+import { actionSteps } from '../switching/action'
 import { believedWants } from '../switching/believedWants'
 import { believed, isOn } from '../switching/claim'
 import { controlSends } from '../switching/controlSends'
@@ -46,6 +47,27 @@ export function needed(
       left.set(id, { ...want, preset: isRecalled ? want.preset : null, sets, contacts })
   }
   return left
+}
+
+/** Steps from how the devices are to a sound: only what is not so yet is sent. The controller then knows it is in that sound. */
+export function neededSteps(
+  rig: Rig,
+  controllerId: string,
+  soundId: string,
+  state: Pick<FloorState, 'devices' | 'off' | 'known'>,
+): readonly ActionStep[] {
+  const sound = own(rig.sounds, soundId)
+  if (!sound) return []
+  const controller = own(rig.controllers, controllerId) ?? null
+  const recall = actionSteps(
+    rig,
+    { kind: 'recallSound', soundId: sound.id },
+    { controller, known: state.known, at: 0, by: null },
+  )
+  return [
+    ...(sendWants(rig, needed(rig, wantsOf(rig, sound), state), controller) as readonly ActionStep[]),
+    ...recall.filter(({ kind }) => kind === 'know'),
+  ]
 }
 
 /** Steps after which the devices are what the controller believes of them, as far as messages can do that. */

@@ -51,6 +51,8 @@ export function runInput(
       return { input: { kind: 'layer', layer: one.to, at }, feet }
     case 'act':
       return { input: { kind: 'act', actions: one.actions, at }, feet }
+    case 'need':
+      return { input: { kind: 'need', soundId: one.soundId, at }, feet }
     case 'putRight':
       return { input: { kind: 'putRight', at }, feet }
     case 'power':

@@ -3,7 +3,7 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { ControllerId } from '../rig/table/controller'
 import type { SwitchId } from '../rig/table/switch'
 import { FloorRun } from './advance'
-import { putRightSteps } from './putRight'
+import { neededSteps, putRightSteps } from './putRight'
 import { floorAtPowerOn, joined, type FloorInput, type FloorState, type StepResult } from './floor'
 import { footSeen } from './footswitch'
 import { planActions, planSteps } from './plan'
@@ -55,6 +55,10 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
   if (input.kind === 'putRight') {
     const now = run.result().state
     run.do(controllerId, planSteps(rig, controllerId, putRightSteps(rig, controllerId, now.known, now), 0))
+  }
+  if (input.kind === 'need') {
+    const steps = neededSteps(rig, controllerId, input.soundId, run.result().state)
+    run.do(controllerId, planSteps(rig, controllerId, steps, 0))
   }
   if (input.kind === 'power') run.power(input.deviceId, input.isOn)
   if (input.kind === 'send') {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref, shallowRef, useId, watch } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import {
   controlMessages,
   editRow,
@@ -15,12 +15,12 @@ import {
   type Rig,
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { usePlatform } from '~/platform/platform'
-import type { MidiOutput } from '~/platform/midiOutputs'
 import { useFloorStore } from '~/stores/floor'
+import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { shownRefusalText } from '~/text/charts'
 import { bytesText, messageText } from '~/text/messages'
+import { MIDI_TEXT } from '~/text/midi'
 
 /** A value in the device's own terms, the exact messages for it, and a way to try them and say what happened. */
 const { rig, control, device, start } = defineProps<{
@@ -33,7 +33,7 @@ const { rig, control, device, start } = defineProps<{
 
 const rigs = useRigStore()
 const floor = useFloorStore()
-const { midi } = usePlatform()
+const midi = useMidiStore()
 
 const id = useId()
 const highest = computed(() => highestValue(control.address))
@@ -61,17 +61,17 @@ const messages = computed(() =>
 )
 const bytes = computed(() => messages.value.map(encodeMessage))
 
-const outputs = shallowRef<readonly MidiOutput[]>([])
 const output = ref('simulated')
 const places = computed(() => [
   { value: 'simulated', text: 'The simulated device' },
-  ...outputs.value.map(({ id, name }) => ({ value: id, text: name })),
+  ...midi.outs.map(({ id, name }) => ({ value: id, text: name })),
 ])
 const looked = ref(false)
 async function look(): Promise<void> {
-  outputs.value = await midi.list()
+  await midi.open()
   looked.value = true
-  output.value = outputs.value[0]?.id ?? 'simulated'
+  // Behind the bench port stand those of the browser.
+  output.value = midi.outs[1]?.id ?? 'simulated'
 }
 
 /** Sent, and not yet said what happened. */
@@ -87,8 +87,8 @@ watch(
 
 function send(): void {
   floor.send(device.id, messages.value)
-  const real = outputs.value.find(({ id }) => id === output.value)
-  for (const one of bytes.value) real?.send(one)
+  const real = midi.outs.find(({ id }) => id === output.value)
+  for (const one of bytes.value) real?.send(one, 0)
   isAsking.value = true
   answer.value = ''
 }
@@ -128,16 +128,16 @@ function say(did: 'it' | 'nothing' | 'other'): void {
       </li>
     </ul>
     <ChoiceField
-      v-if="outputs.length > 0"
+      v-if="midi.state === 'open'"
       label="Send to"
       :value="output"
       :choices="places"
       @choose="output = $event"
     />
-    <button v-else-if="midi.isThere() && !looked" type="button" class="word" @click="look">
+    <button v-else-if="midi.state === 'unasked'" type="button" class="word" @click="look">
       Look for real MIDI outputs
     </button>
-    <p v-else-if="looked" class="soft">No MIDI output was found. It goes to the simulated device.</p>
+    <p v-else-if="looked" class="soft">{{ MIDI_TEXT[midi.state] }} It goes to the simulated device.</p>
     <div v-if="isAsking" class="ask" role="group" aria-label="What happened">
       <p role="status"><b>What happened?</b></p>
       <Button label="It did that" size="small" @click="say('it')" />

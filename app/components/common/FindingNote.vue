@@ -1,13 +1,25 @@
 <script setup lang="ts">
 import { CircleAlert, Info, TriangleAlert } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Finding } from '#core'
+import type { Edit, Finding } from '#core'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
 import { findingText, SEVERITY_TEXT } from '~/text/findings'
+import { CURE_TEXT } from '~/text/lies'
 
 const { finding } = defineProps<{ finding: Finding }>()
 const emit = defineEmits<{ fix: [] }>()
 
+const rigs = useRigStore()
+const floor = useFloorStore()
 const text = computed(() => findingText(finding))
+/** Other ways than the first, with their words. */
+const others = computed(() =>
+  (finding.cures?.slice(1) ?? []).flatMap((edit): { edit: Edit; text: string }[] => {
+    const words = CURE_TEXT[edit.label]
+    return words ? [{ edit, text: words }] : []
+  }),
+)
 const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
 </script>
 
@@ -22,6 +34,17 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
         {{ text.body }}
         <button v-if="text.fix && finding.fix" type="button" class="word" @click="emit('fix')">
           {{ text.fix }}
+        </button>
+        <button v-for="one in others" :key="one.text" type="button" class="word" @click="rigs.edit(one.edit)">
+          {{ one.text }}
+        </button>
+        <button
+          v-if="finding.code === 'lyingLamp'"
+          type="button"
+          class="word"
+          @click="floor.play(`${finding.facts.switch}, its lamp`, finding.facts.steps, finding.facts.length)"
+        >
+          Play it on the floor
         </button>
       </p>
     </div>
@@ -50,6 +73,7 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
 }
 
 .note .word {
+  margin-right: 10px;
   text-align: left;
 }
 

@@ -19,6 +19,8 @@ const runStepSchema = z.discriminatedUnion('kind', [
   z.strictObject({ at: momentSchema, kind: z.literal('layer'), to: z.literal(LAYERS) }),
   /** Something done that no switch asked for: a sound sent, a message by hand, a resync. */
   z.strictObject({ at: momentSchema, kind: z.literal('act'), actions: actionsSchema }),
+  /** What is needed to get from how things are to a sound. */
+  z.strictObject({ at: momentSchema, kind: z.literal('need'), soundId: idSchema<'sound'>() }),
   /** What differs from what the controller believes, sent again. */
   z.strictObject({ at: momentSchema, kind: z.literal('putRight') }),
   z.strictObject({

@@ -11,7 +11,8 @@ import type { ActionDoes } from './actionDoes'
 /** Every device that can be switched off by message or contact, and all sweeps. */
 export const allOff: ActionDoes<ActionOf<'allOff'>> = {
   starts: () => ({ kind: 'allOff' }),
-  asks: () => ['clock'],
+  // What runs is stopped first: that changes nothing of what the devices are sent.
+  asks: () => [],
   steps: (rig, _, { controller, known }) => {
     const wants = new Map(
       soundDevices(rig).flatMap((device) => {
