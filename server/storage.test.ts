@@ -4,7 +4,19 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { editRow, emptyRig, NO_RIG, parseRigFile, replay, type Rig } from '#core'
+import {
+  addRow,
+  editRow,
+  emptyRig,
+  NO_RIG,
+  parseRigFile,
+  playSteps,
+  replay,
+  seenIn,
+  type Rig,
+  type Run,
+  type RunStep,
+} from '#core'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
 import { readEditsBetween } from './db/repositories/editLog'
@@ -278,7 +290,37 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2'])('a rig file of %s opens', async (name) => {
+  // Made before controllers did anything at power-on and runs were kept: the demo of then, with a switch and a bank edited.
+  it('of a database of version 3 opens, is told by its log, and takes a run', async () => {
+    await copyFile(new URL('./testing/old/version3.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect([found.switches['menders-1']?.label, found.banks['undertow']?.name]).toEqual(['Verse', 'Under'])
+    expect(found.controllers.controller).toMatchObject({ onPower: [], entersAtPower: false })
+    expect(found.runs).toEqual({})
+    const steps: RunStep[] = [
+      { kind: 'down', at: 1_000_000, jack: '', number: 1 },
+      { kind: 'up', at: 1_080_000, jack: '', number: 1 },
+    ]
+    const row: Run = {
+      id: 'run' as Run['id'],
+      order: 1,
+      name: 'Verse',
+      steps,
+      length: 2_000_000,
+      seen: seenIn(found, playSteps(found, steps, 2_000_000)),
+    }
+    expect(row.seen.wire.length).toBeGreaterThan(3)
+    const edit = addRow('addRun', 'runs', row)
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    expect((await findRig(store, old!.id))!.rig.runs['run']).toEqual(row)
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2', 'version3'])('a rig file of %s opens', async (name) => {
     const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })

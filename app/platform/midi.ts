@@ -44,8 +44,7 @@ export interface Midi {
 
 export const browserMidi: Midi = {
   // Browsers take the whole interface away from an insecure page: what is missing there is not the browser's.
-  reach: () =>
-    !isSecureContext ? 'insecure' : 'requestMIDIAccess' in navigator ? 'ready' : 'none',
+  reach: () => (!isSecureContext ? 'insecure' : 'requestMIDIAccess' in navigator ? 'ready' : 'none'),
   open: async () => {
     try {
       // Dumps need it; a player who does not want that is asked again without.
@@ -110,7 +109,10 @@ const BENCH = { id: 'bench', name: 'Bench port' }
  * A loop-back that is always there: what is sent to it comes in again, at the time it was sent for. With it everything
  * about real gear can be tried without any.
  */
-export function benchPort(now: () => number, after: After): { readonly out: MidiOut; readonly ports: Pick<MidiPorts, 'onBytes'> } {
+export function benchPort(
+  now: () => number,
+  after: After,
+): { readonly out: MidiOut; readonly ports: Pick<MidiPorts, 'onBytes'> } {
   const listeners: Parameters<MidiPorts['onBytes']>[0][] = []
   return {
     out: {
@@ -128,7 +130,12 @@ export function benchPort(now: () => number, after: After): { readonly out: Midi
 
 /** For tests: gear that is plugged in and out by hand, on a clock that is moved by hand. */
 export function memoryMidi(now: () => number, reach: MidiReach = 'ready') {
-  const sent: { readonly id: string; readonly bytes: Uint8Array; readonly at: number; readonly handedAt: number }[] = []
+  const sent: {
+    readonly id: string
+    readonly bytes: Uint8Array
+    readonly at: number
+    readonly handedAt: number
+  }[] = []
   let outs: MidiOut[] = []
   let ins: MidiIn[] = []
   let changed: () => void = () => {}

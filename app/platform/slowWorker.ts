@@ -1,8 +1,8 @@
-import { slowFindings, type SlowFindings } from '#core'
+import { slowFindings, type SlowFindings, type SlowQuestion } from '#core'
 import { browserPort, createRigWorker, type RigWorker } from './rigWorker'
 
 /** Findings that are searched for: lamps that can lie, runs that differ. */
-export type SlowWorker = RigWorker<'slow', SlowFindings>
+export type SlowWorker = RigWorker<SlowQuestion, SlowFindings>
 
 export const browserSlowWorker = (): SlowWorker =>
   createRigWorker(
@@ -13,11 +13,11 @@ export const browserSlowWorker = (): SlowWorker =>
 export const memorySlowWorker = (): SlowWorker => {
   let asked = 0
   return {
-    ask: (rig, _, heard) => {
+    ask: (rig, question, heard) => {
       const mine = ++asked
       void Promise.resolve().then(() => {
         if (mine !== asked) return
-        const search = slowFindings(rig)
+        const search = slowFindings(rig, question)
         let step = search.next()
         while (!step.done) step = search.next()
         heard(step.value, rig)

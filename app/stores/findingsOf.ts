@@ -57,10 +57,17 @@ export function findingsOf(rig: ShallowRef<Rig | null>) {
         slowWorker ??= openSlowWorker()
         slowWorker.ask(
           one,
-          'slow',
+          'lies',
           (found, of) => {
             slow.value = { of, answer: found }
             search.value = null
+            // What would mend each takes longer, and is put to it when it is known.
+            if (found.found.some(({ code }) => code === 'lyingLamp'))
+              slowWorker?.ask(
+                of,
+                'cures',
+                (cured, madeFrom) => (slow.value = { of: madeFrom, answer: cured }),
+              )
           },
           (done) => (search.value = done),
         )
@@ -87,7 +94,10 @@ export function findingsOf(rig: ShallowRef<Rig | null>) {
     const { answer: last, of } = slow.value
     if (of === now) return last
     return {
-      found: last.found.filter(({ about }) => Object.hasOwn(now[about.table], about.id)),
+      found: last.found
+        .filter(({ about }) => Object.hasOwn(now[about.table], about.id))
+        // What would have mended the rig before need not fit the one now.
+        .map(({ fix: _, cures: __, ...one }) => one as Finding),
       unknown: [],
     }
   })

@@ -32,7 +32,7 @@ import {
 } from '#core'
 import { usePlatform } from '~/platform/platform'
 import { FloorClock } from './floorClock'
-import { lampsNow } from './lampsNow'
+import { lampsNow, type LampSeen } from './lampsNow'
 import { useMidiStore } from './midi'
 import { Recorder, stepOf } from './recorder'
 import { useRigStore } from './rig'
@@ -79,6 +79,9 @@ export const useFloorStore = defineStore('floor', () => {
   let minute = new FloorMinute()
   let trail = new FloorTrail()
   const version = ref(0)
+  let stop: (() => void) | null = null
+  /** The speed to go on at. */
+  let speed = 1
 
   let time = new FloorClock(clock.microseconds(), 0)
   const rate = ref(1)
@@ -136,7 +139,9 @@ export const useFloorStore = defineStore('floor', () => {
   )
   /** What the lamps under the foot say, held against the devices; by place. */
   const lamps = computed(() =>
-    rigs.rig && state.value ? lampsNow(rigs.rig, state.value, places.value, trail) : new Map(),
+    rigs.rig && state.value
+      ? lampsNow(rigs.rig, state.value, places.value, trail)
+      : new Map<string, LampSeen>(),
   )
   const lies = computed(() => [...lamps.value.values()].filter(({ truth }) => truth.verdict === 'lies'))
 
@@ -144,8 +149,6 @@ export const useFloorStore = defineStore('floor', () => {
   function now(): number {
     return time.at(clock.microseconds())
   }
-
-  let stop: (() => void) | null = null
 
   /** When the next thing is due, of the floor or of a run being played, on the floor's clock; null when nothing is. */
   function nextAt(): number | null {
@@ -214,7 +217,7 @@ export const useFloorStore = defineStore('floor', () => {
   }
 
   /** When the floor comes to a moment, in ms on the page's clock. */
-  const pageTime = (floor: number): number | null => {
+  function pageTime(floor: number): number | null {
     const page = time.pageTimeAtThisSpeed(floor)
     return page === null ? null : page / 1000
   }
@@ -341,10 +344,15 @@ export const useFloorStore = defineStore('floor', () => {
   function setRate(to: number): void {
     pass()
     time.setRate(to, clock.microseconds())
+    if (to > 0) speed = to
     rate.value = to
     wake()
   }
 
+  /** Stands still, or goes on at the speed it had. */
+  function togglePause(): void {
+    setRate(rate.value === 0 ? speed : 0)
+  }
   /** To the next thing due and no further; the floor stands still there. */
   function stepOn(): void {
     if (rate.value !== 0) setRate(0)
@@ -419,6 +427,7 @@ export const useFloorStore = defineStore('floor', () => {
     goToLayer,
     turnBank,
     setRate,
+    togglePause,
     stepOn,
     record,
     endRecording,

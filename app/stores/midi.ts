@@ -158,7 +158,12 @@ function read(text: string | null): Record<string, { id: string; name: string }>
   try {
     const kept: unknown = JSON.parse(text)
     const isPort = (one: unknown): one is { id: string; name: string } =>
-      typeof one === 'object' && one !== null && 'id' in one && 'name' in one && typeof one.id === 'string' && typeof one.name === 'string'
+      typeof one === 'object' &&
+      one !== null &&
+      'id' in one &&
+      'name' in one &&
+      typeof one.id === 'string' &&
+      typeof one.name === 'string'
     return typeof kept === 'object' && kept !== null
       ? Object.fromEntries(Object.entries(kept).filter(([, one]) => isPort(one)))
       : {}

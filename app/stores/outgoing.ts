@@ -115,7 +115,9 @@ export class Echoes {
   isEcho(bytes: Uint8Array, at: number): boolean {
     const key = bytes.join()
     // It comes in a little before its time where clocks differ.
-    const n = this.#sent.findIndex((one) => one.key === key && at >= one.at - 50 && at - one.at <= ECHOES_WITHIN)
+    const n = this.#sent.findIndex(
+      (one) => one.key === key && at >= one.at - 50 && at - one.at <= ECHOES_WITHIN,
+    )
     if (n >= 0) this.#sent.splice(n, 1)
     return n >= 0
   }

@@ -13,7 +13,11 @@ import {
 type Timeless = RunStep extends infer One ? (One extends { at: number } ? Omit<One, 'at'> : never) : never
 
 /** What an input is as a step of a run, with its moment on the floor's clock; null for what no run holds. */
-export function stepOf(rig: Rig, state: FloorState, input: FloorInput): (Timeless & { readonly at: number }) | null {
+export function stepOf(
+  rig: Rig,
+  state: FloorState,
+  input: FloorInput,
+): (Timeless & { readonly at: number }) | null {
   const { at } = input
   switch (input.kind) {
     case 'press':
@@ -36,7 +40,11 @@ export function stepOf(rig: Rig, state: FloorState, input: FloorInput): (Timeles
       return {
         at,
         kind: 'act',
-        actions: messages.map((message): Action => ({ kind: 'raw', deviceId, hex: hexOf(encodeMessage(message)) })),
+        actions: messages.map((message): Action => ({
+          kind: 'raw',
+          deviceId,
+          hex: hexOf(encodeMessage(message)),
+        })),
       }
     }
     case 'need':

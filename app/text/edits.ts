@@ -82,6 +82,7 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   resyncAfterRecall: 'resync after each recall',
   setAtPower: 'send it at power-on',
   makeAbsolute: 'press for on, hold for off',
+  countPresses: 'let the lamp change at each press',
   noLamp: 'leave the lamp dark',
   addRun: 'keep run',
   renameRun: 'rename run',

@@ -370,7 +370,12 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     device: 'Hall reverb',
     control: 'Freeze',
     moves: [
-      ...Array.from({ length: 4 }, () => ({ kind: 'press' as const, number: 4, name: 'Freeze', bank: '3 Storm' })),
+      ...Array.from({ length: 4 }, () => ({
+        kind: 'press' as const,
+        number: 4,
+        name: 'Freeze',
+        bank: '3 Storm',
+      })),
       { kind, number: kind === 'bank' ? null : 2, name: '', bank: '' },
     ],
     steps: [],

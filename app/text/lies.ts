@@ -3,10 +3,13 @@ import {
   findPreset,
   formatDisplay,
   highestValue,
+  holdsValue,
+  isOn,
   own,
   shownText,
   type Cause,
   type Claim,
+  type Control,
   type EditLabel,
   type LampTruth,
   type LyingLamp,
@@ -17,18 +20,30 @@ import { messageText } from './messages'
 
 /** What a claim says, as it stands in a sentence: "Echo mix is at 35 %", "Tape echo plays B4 Dotted eighth". */
 export function claimText(rig: Rig, claim: Claim): string {
-  if (claim.kind === 'preset') return `${nameOf(rig, claim.deviceId)} plays ${presetText(rig, claim.deviceId, claim.index)}`
+  if (claim.kind === 'preset')
+    return `${nameOf(rig, claim.deviceId)} plays ${presetText(rig, claim.deviceId, claim.index)}`
   if (claim.kind === 'contact') {
     const device = own(rig.devices, claim.deviceId)
     const contact = device && contactsOf(rig, device).find(({ id }) => id === claim.contactId)
-    const what = contact && contact.name !== device.name ? `${device.name}'s ${contact.name}` : nameOf(rig, claim.deviceId)
+    const what =
+      contact && contact.name !== device.name
+        ? `${device.name}'s ${contact.name}`
+        : nameOf(rig, claim.deviceId)
     return `${what} contact is ${claim.isClosed ? 'closed' : 'open'}`
   }
   const control = own(rig.controls, claim.controlId)
   if (!control) return 'a control that is gone is set'
-  const value = claim.kind === 'on' ? 'on' : shownText(control.reading, claim.value, highestValue(control.address))
+  const value = claim.kind === 'on' ? 'on' : valueText(rig, control, claim.value)
   return `${controlName(rig, claim.controlId)} is ${/^(on|off)$/.test(value) ? value : `at ${value}`}`
 }
+
+/** A value as the device shows it; of what is only on or off, which. */
+export const valueText = (rig: Rig, control: Control, value: number): string =>
+  holdsValue(rig, control.id) === 'switched'
+    ? isOn(rig, control.id, value)
+      ? 'on'
+      : 'off'
+    : shownText(control.reading, value, highestValue(control.address))
 
 const nameOf = (rig: Rig, id: string): string => own(rig.devices, id)?.name ?? 'a device that is gone'
 
@@ -82,11 +97,12 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** "The lamp is on, but Hall reverb Freeze is not on." */
 export function lieText(rig: Rig, { isLit }: LampTruth, claim: Claim | null): string {
-  if (!claim) return isLit ? 'The lamp is on, and what it says is not so.' : 'The lamp is off, and what it stands for is so.'
+  if (!claim)
+    return isLit
+      ? 'The lamp is on, and what it says is not so.'
+      : 'The lamp is off, and what it stands for is so.'
   const said = claimText(rig, claim)
-  return isLit
-    ? `The lamp is on. It says that ${said}; that is not so.`
-    : `The lamp is off, but ${said}.`
+  return isLit ? `The lamp is on. It says that ${said}; that is not so.` : `The lamp is off, but ${said}.`
 }
 
 /** The state of a lamp and of the truth, for readers of the screen and beside the lamp. */
@@ -128,5 +144,6 @@ export const CURE_TEXT: { readonly [Label in EditLabel]?: string } = {
   resyncAfterRecall: 'Resync after each recall',
   setAtPower: 'Send it at power-on',
   makeAbsolute: 'Press for on, hold for off, lamp dark',
+  countPresses: 'Let the lamp change at each press',
   noLamp: 'Keep this lamp dark',
 }

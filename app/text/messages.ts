@@ -46,9 +46,13 @@ export function messageText(message: MidiMessage): string {
 export const channelText = (message: MidiMessage): string =>
   'channel' in message ? `ch ${message.channel}` : 'all'
 
+export type WireTone = 'program' | 'control' | 'clock' | 'exclusive'
+
 /** Which of the wire's colours a message has; the text always says it too. */
-export const messageTone = (message: MidiMessage): 'program' | 'control' =>
-  message.kind === 'program' ? 'program' : 'control'
+export function messageTone({ kind }: MidiMessage): WireTone {
+  if (kind === 'program' || kind === 'exclusive') return kind
+  return kind === 'clock' || kind === 'start' || kind === 'continue' || kind === 'stop' ? 'clock' : 'control'
+}
 
 export const bytesText = (bytes: Uint8Array): string =>
   Array.from(bytes, (byte) => byte.toString(16).toUpperCase().padStart(2, '0')).join(' ')

@@ -1,14 +1,14 @@
-import { slowFindings, type SlowFindings } from '#core'
+import { slowFindings, type SlowFindings, type SlowQuestion } from '#core'
 import type { ToRigWorker } from '~/platform/rigWorker'
 import { serveRig } from './serveRig'
 
 /** A turn is given to what came meanwhile this often, in ms. */
 const TURN = 30
 
-const hear = serveRig<'slow', SlowFindings>(
-  async (rig, _, tell) => {
-    const search = slowFindings(rig)
-    for (let last = performance.now(); ; ) {
+const hear = serveRig<SlowQuestion, SlowFindings>(
+  async (rig, question, tell) => {
+    const search = slowFindings(rig, question)
+    for (let last = performance.now(); ;) {
       const step = search.next()
       if (step.done) return step.value
       if (performance.now() - last < TURN) continue
@@ -20,4 +20,4 @@ const hear = serveRig<'slow', SlowFindings>(
   (message) => postMessage(message),
 )
 
-addEventListener('message', ({ data }: MessageEvent<ToRigWorker<'slow'>>) => hear(data))
+addEventListener('message', ({ data }: MessageEvent<ToRigWorker<SlowQuestion>>) => hear(data))

@@ -38,12 +38,12 @@ export type LyingLamp = FindingOf<
 >
 
 /** A lamp that can say the contrary of what is, the fewest presses that make it, and proven cures. */
-export function lyingLamp(rig: Rig, lie: LampLie): LyingLamp {
+export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp {
   const { claim, moves, isLit, switchId } = lie
   const footswitch = own(rig.switches, switchId)!
   const control = 'controlId' in claim ? own(rig.controls, claim.controlId) : undefined
   const deviceId = 'deviceId' in claim ? claim.deviceId : (control?.deviceId ?? '')
-  const cures = curesOf(rig, lie)
+  const cures = withCures ? curesOf(rig, lie) : []
   const [fix] = cures
   return {
     code: 'lyingLamp',

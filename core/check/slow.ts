@@ -4,6 +4,9 @@ import type { Finding } from './findings'
 import { lyingLamp } from './lyingLamp'
 import { runDiffers } from './runDiffers'
 
+/** `lies` alone comes sooner; `cures` says the same again with what would mend each. */
+export type SlowQuestion = 'lies' | 'cures'
+
 /** Findings that take longer than an edit should wait, with what was not looked at to the end. */
 export interface SlowFindings {
   readonly found: readonly Finding[]
@@ -15,7 +18,7 @@ export interface SlowFindings {
  * Findings that are searched for: runs that no longer do what they did, lamps that can lie. Stops after each step of the
  * way and tells how much is done, from 0 to 1, so that whoever asked can give it up.
  */
-export function* slowFindings(rig: Rig): Generator<number, SlowFindings> {
+export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<number, SlowFindings> {
   const found: Finding[] = []
   for (const run of Object.values(rig.runs)) {
     found.push(...runDiffers(rig, run))
@@ -28,7 +31,7 @@ export function* slowFindings(rig: Rig): Generator<number, SlowFindings> {
     if (verdict.kind === 'unknown') unknown.push(footswitch.id)
     if (verdict.kind === 'lies') {
       yield n / lamps.length
-      const one = lyingLamp(rig, verdict.lie)
+      const one = lyingLamp(rig, verdict.lie, question === 'cures')
       found.push(one)
     }
     yield (n + 1) / lamps.length

@@ -10,43 +10,47 @@ import { actionRecalls, expanded } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { claimDevice } from '../simulate/lampTruth'
 import { chartOf } from '../simulate/chartIndex'
-import { claimsOfLamp, lampsToProve, lampVerdict, type LampLie } from './lampLies'
+import { claimsOfLamp, lampsToProve, lampVerdict, lampVerdictOn, type LampLie } from './lampLies'
+import { claimParts, type Part } from './parts'
 
 /**
  * Edits after which a lamp that can lie no longer does, each proven: the lamp is looked at again in the rig after it, and
- * so is every other lamp that tells of the same device, none of which lies that did not before. Of several kinds, the one
+ * so is every other lamp that tells of the same thing, none of which lies that did not before. Of several kinds, the one
  * that leaves most as it is comes first.
  */
 export function curesOf(rig: Rig, lie: LampLie): readonly Edit[] {
-  const footswitch = rig.switches[lie.switchId as never] as Footswitch
+  const footswitch = own(rig.switches, lie.switchId)
+  if (!footswitch) return []
   const candidates = [
     setAfterRecall(rig, lie.claim),
     setAtPower(rig, footswitch, lie.claim),
     resyncAfterRecall(rig, lie.claim),
+    countPresses(rig, footswitch, lie.claim),
     makeAbsolute(rig, footswitch, lie.claim),
     noLamp(footswitch),
   ]
-  const others = lampsBeside(rig, footswitch, lie.claim)
-  const lying = new Set(
-    others.filter((one) => lampVerdict(rig, one).kind !== 'holds').map(({ id }) => id as string),
-  )
+  const [, part] = claimParts(rig, lie.claim)
+  const others = lampsBeside(rig, footswitch, part)
+  const held = others.filter((one) => lampVerdictOn(rig, one, part).kind === 'holds')
   return candidates.filter((edit): edit is Edit => {
     const after = edit && applyEdit(rig, edit)
     if (!after?.ok) return false
     const again = own(after.value.switches, footswitch.id)
     if (!again || lampVerdict(after.value, again).kind !== 'holds') return false
-    return others.every(({ id }) => {
+    // A lamp that stays dark changes nothing that is sent.
+    if (edit!.label === 'noLamp') return true
+    return held.every(({ id }) => {
       const other = own(after.value.switches, id)
-      return !other || lying.has(id) || lampVerdict(after.value, other).kind === 'holds'
+      return !other || lampVerdictOn(after.value, other, part).kind === 'holds'
     })
   })
 }
 
-const lampsBeside = (rig: Rig, footswitch: Footswitch, claim: Claim): readonly Footswitch[] =>
+/** Other lamps that tell of the same thing. */
+const lampsBeside = (rig: Rig, footswitch: Footswitch, part: Part): readonly Footswitch[] =>
   lampsToProve(rig).filter(
     (one) =>
-      one.id !== footswitch.id &&
-      claimsOfLamp(rig, one).some((other) => claimDevice(rig, other) === claimDevice(rig, claim)),
+      one.id !== footswitch.id && claimsOfLamp(rig, one).some((claim) => claimParts(rig, claim)[1] === part),
   )
 
 const settable = (rig: Rig, controlId: string, value: number): boolean => {
@@ -176,6 +180,27 @@ function alternated(
   if (action?.kind !== 'alternateControl') return null
   const set = (value: number) => first.with(at, { kind: 'setControl', controlId: action.controlId, value })
   return { on: set(action.a), off: set(action.b) }
+}
+
+/** The device changes over at each press, and so does the lamp: on, off, on. */
+function countPresses(rig: Rig, footswitch: Footswitch, claim: Claim): Edit | null {
+  const { positions } = footswitch
+  const [only] = positions
+  const turns = 'controlId' in claim && own(rig.controls, claim.controlId)?.reading.kind === 'toggle'
+  if (!turns || positions.length !== 1 || !only) return null
+  return {
+    label: 'countPresses',
+    changes: [
+      change('switches', footswitch.id, footswitch, {
+        ...footswitch,
+        positions: [only, only],
+        lamps: [
+          { colour: footswitch.lamps[0]?.colour ?? '', light: 'steady' },
+          { colour: '', light: 'off' },
+        ],
+      }),
+    ],
+  }
 }
 
 /** The lamp stays dark, whatever the switch does: it cannot say what is not so. */

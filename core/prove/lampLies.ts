@@ -1,12 +1,12 @@
 import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
+import { perRow, perTables } from '../rig/perTables'
 import { byIndex, TABLE_NAMES, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
 import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { expanded, lampSays } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
-import { claimDevice, lampTruth } from '../simulate/lampTruth'
+import { claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import type { FloorState } from '../simulate/floor'
 import { makeMove, makeMoves, movesAt, type Move } from './moves'
 import { switchParts, claimParts, closed, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
@@ -25,6 +25,9 @@ export interface LampLie {
 export type LampVerdict =
   { readonly kind: 'lies'; readonly lie: LampLie } | { readonly kind: 'holds' } | { readonly kind: 'unknown' }
 
+/** Marks and runs have no part in what a floor does. */
+const LAMP_TABLES = TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')
+
 /** Whatever the lamps of a switch say of devices. */
 export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[] {
   return actionLists(footswitch)
@@ -36,7 +39,16 @@ export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[]
  * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
  * as messages are what moves devices. A sound's lamp is looked at one claim at a time, since it lies as soon as one does.
  */
-export function lampVerdict(rig: Rig, footswitch: Footswitch): LampVerdict {
+export const lampVerdict = perRow(LAMP_TABLES, (rig, footswitch: Footswitch): LampVerdict =>
+  searched(rig, footswitch, null),
+)
+
+/** The same as far as one part of the devices has a say: what a change elsewhere leaves as it was is not looked at again. */
+export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): LampVerdict =>
+  searched(rig, footswitch, part)
+
+function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerdict {
+  if (isDark(footswitch)) return { kind: 'holds' }
   const claims = claimsOfLamp(rig, footswitch)
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
@@ -53,7 +65,8 @@ export function lampVerdict(rig: Rig, footswitch: Footswitch): LampVerdict {
   let best: readonly Move[] | null = null
   let isUnknown = false
   for (const group of groups) {
-    if (group.length === 0 || !canDrift(rig, group, isSplit && !isShown)) continue
+    if (group.length === 0 || (isSplit && only !== null && claimParts(rig, group[0]!)[1] !== only)) continue
+    if (!canDrift(rig, group, isSplit && !isShown)) continue
     const parts = group.flatMap((claim) => claimParts(rig, claim))
     const more = [...(isSound ? ['S'] : []), ...tuner, ...shown, ...(isSplit ? [] : sentFor(rig, footswitch))]
     const found = fewestMoves(
@@ -162,36 +175,33 @@ const isAsClaimed = (claim: Claim, value: unknown): boolean =>
   (claim.kind === 'contact' && value === claim.isClosed)
 
 /** What each move of the rig makes of a floor on which nothing was. */
-const everyMove = perTables(
-  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
-  (rig: Rig): readonly FloorState[] => {
-    const all: FloorState[] = []
-    for (const bank of byIndex(rig.banks)) {
-      const before = floorOf(rig, JSON.stringify([bank.id, 'base', null, [], null, null]), new Map())
-      for (const { move } of movesAt(rig, before))
-        if (move.kind === 'bank') all.push(makeMove(rig, before, move, null).state)
-    }
-    const done = new Set<Footswitch>()
-    for (const bank of byIndex(rig.banks))
-      for (const layer of LAYERS) {
-        const place = JSON.stringify([bank.id, layer, null, [], null, null])
-        for (const one of switchesHere(rig, bank.id, layer).values()) {
-          if (done.has(one) || !isProgrammed(one)) continue
-          done.add(one)
-          one.positions.forEach((_, n) => {
-            const before = floorOf(rig, place, new Map([[`n/${one.id}`, n]]))
-            for (const { move, footswitch } of movesAt(rig, before)) {
-              if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
-              const { state } = makeMove(rig, before, move, one)
-              all.push(state)
-              if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
-            }
-          })
-        }
+const everyMove = perTables(LAMP_TABLES, (rig: Rig): readonly FloorState[] => {
+  const all: FloorState[] = []
+  for (const bank of byIndex(rig.banks)) {
+    const before = floorOf(rig, JSON.stringify([bank.id, 'base', null, [], null, null]), new Map())
+    for (const { move } of movesAt(rig, before))
+      if (move.kind === 'bank') all.push(makeMove(rig, before, move, null).state)
+  }
+  const done = new Set<Footswitch>()
+  for (const bank of byIndex(rig.banks))
+    for (const layer of LAYERS) {
+      const place = JSON.stringify([bank.id, layer, null, [], null, null])
+      for (const one of switchesHere(rig, bank.id, layer).values()) {
+        if (done.has(one) || !isProgrammed(one)) continue
+        done.add(one)
+        one.positions.forEach((_, n) => {
+          const before = floorOf(rig, place, new Map([[`n/${one.id}`, n]]))
+          for (const { move, footswitch } of movesAt(rig, before)) {
+            if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
+            const { state } = makeMove(rig, before, move, one)
+            all.push(state)
+            if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
+          }
+        })
       }
-    return all
-  },
-)
+    }
+  return all
+})
 
 /** Every switch whose lamp says something of devices, in the order of banks. */
 export const lampsToProve = (rig: Rig): readonly Footswitch[] =>

@@ -15,6 +15,7 @@ import {
 } from '../rig/makeRig'
 import type { Action } from '../rig/table/action'
 import type { Control } from '../rig/table/control'
+import type { Lamp } from '../rig/table/switch'
 
 /** Generated rigs for tests of lamps: small enough that every run of a few moves can be made, switches that travel among them. */
 
@@ -58,7 +59,10 @@ const action = fc.oneof(
 
 const list = fc.array(action, { minLength: 1, maxLength: 2 })
 const seldom = fc.oneof({ weight: 5, arbitrary: fc.constant<Action[]>([]) }, { weight: 1, arbitrary: list })
-const lamp = fc.record({ colour: fc.constant(''), light: pick(['follow', 'steady', 'off'] as const) })
+const lamp: fc.Arbitrary<Lamp> = fc.record({
+  colour: fc.constant(''),
+  light: pick(['follow', 'steady', 'off'] as const),
+})
 
 const anySwitch = fc.record({
   positions: fc.array(list, { minLength: 1, maxLength: 2 }),
@@ -67,7 +71,7 @@ const anySwitch = fc.record({
   doublePress: seldom,
   group: pick(['', '', '', 'g']),
   lamps: fc.oneof(
-    { weight: 4, arbitrary: fc.constant([]) },
+    { weight: 4, arbitrary: fc.constant<Lamp[]>([]) },
     { weight: 1, arbitrary: fc.array(lamp, { maxLength: 2 }) },
   ),
 })

@@ -4,7 +4,7 @@ import { TABLE_NAMES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, type Footswitch } from '../rig/table/switch'
 import { actionSteps, askedBy, expanded } from '../switching/action'
-import { type Claim } from '../switching/claim'
+import type { Claim } from '../switching/claim'
 import { doingFirst } from '../switching/compile'
 import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
 import { chartOf } from '../simulate/chartIndex'
@@ -103,7 +103,7 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>
   const tables: { [table: string]: { [id: string]: Value } } = { v: {}, p: {}, k: {}, n: {}, d: {} }
   const devices: { [id: string]: typeof DEVICE_AT_POWER_ON } = {}
   const alter = (id: string, fields: Partial<typeof DEVICE_AT_POWER_ON>) =>
-    (devices[id] = { ...(devices[id] ?? DEVICE_AT_POWER_ON), ...fields })
+    (devices[id] = { ...(own(devices, id) ?? DEVICE_AT_POWER_ON), ...fields })
   for (const [part, value] of parts) {
     const id = part.slice(2)
     const [deviceId = '', inner = ''] = id.split('/')
@@ -113,12 +113,12 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>
     else if (value === undefined) continue
     else if (part[0]! in tables) tables[part[0]!]![id] = value
     else if (part[0] === 'D')
-      alter(deviceId, { controls: { ...devices[deviceId]?.controls, [inner]: value as number } })
+      alter(deviceId, { controls: { ...own(devices, deviceId)?.controls, [inner]: value as number } })
     else if (part[0] === 'P') alter(id, { preset: value as number })
     else if (part[0] === 'B')
       alter(id, { bankMsb: ((value as number) >> 7) as never, bankLsb: ((value as number) & 127) as never })
     else if (part[0] === 'N') alter(id, { parameter: value as never })
-    else alter(deviceId, { contacts: { ...devices[deviceId]?.contacts, [inner]: value as boolean } })
+    else alter(deviceId, { contacts: { ...own(devices, deviceId)?.contacts, [inner]: value as boolean } })
   }
   known.values = tables['v'] as never
   known.presets = tables['p'] as never

@@ -87,6 +87,7 @@ export const EDIT_LABELS = [
   'setAtPower',
   'makeAbsolute',
   'noLamp',
+  'countPresses',
   'addRun',
   'renameRun',
   'removeRun',

@@ -30,4 +30,8 @@ const charts = perTables(['controls', 'presets'], (rig: Rig): ReadonlyMap<string
   return all
 })
 
+/** The control of a device that a controller number is for. */
+export const chartControl = (rig: Rig, deviceId: string, controller: number): Control | undefined =>
+  chartOf(rig, deviceId).controls.get(`cc/${controller}`)
+
 export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY

@@ -51,7 +51,8 @@ export function lampTruth(rig: Rig, footswitch: Footswitch, state: TruthState): 
   if (isOwn || group !== '') {
     // It shows which position was done last, in the player's own colours: off may stand for something too.
     if (done === undefined || (!isOwn && !isLit)) return null
-    const claims = lampSays(rig, positions[done] ?? [], known).flatMap((say) => say.claims)
+    const said = lampSays(rig, positions[done] ?? [], known).flatMap((say) => say.claims)
+    const claims = isOwn ? said.map((claim) => asShown(rig, claim, isLit)) : said
     return claims.length === 0 ? null : judged(rig, state, isLit, claims)
   }
   const lists = [...positions, longPress, release]
@@ -65,15 +66,28 @@ export function lampTruth(rig: Rig, footswitch: Footswitch, state: TruthState): 
   return unlit(rig, state, lists)
 }
 
+/** What changes over at each message is told to be on by a lamp that is lit, whatever was sent. */
+function asShown(rig: Rig, claim: Claim, isLit: boolean): Claim {
+  if (!changesOver(rig, claim) || claim.kind !== 'value') return claim
+  const control = own(rig.controls, claim.controlId)!
+  return { ...claim, value: isLit ? highestValue(control.address) : 0 }
+}
+
+const changesOver = (rig: Rig, claim: Claim): boolean =>
+  'controlId' in claim && own(rig.controls, claim.controlId)?.reading.kind === 'toggle'
+
 /** Dark in every position: it says nothing. */
-const isDark = ({ lamps, positions }: Footswitch): boolean =>
+export const isDark = ({ lamps, positions }: Footswitch): boolean =>
   lamps.length >= positions.length && lamps.every(({ light }) => light === 'off')
 
 type TruthState = Pick<FloorState, 'known' | 'devices' | 'off'>
 
 function judged(rig: Rig, state: TruthState, isLit: boolean, claims: readonly Claim[]): LampTruth {
   const [facts, belief] = [truth(state, rig), believed(state.known)]
-  const ours = claims.filter((claim) => holds(rig, claim, belief) !== false)
+  const ours = claims.filter(
+    // Of what changes over, that a value was sent says nothing.
+    (claim) => changesOver(rig, claim) || holds(rig, claim, belief) !== false,
+  )
   const isOff = (claim: Claim) => own(state.off, claimDevice(rig, claim)) !== undefined
   const against = ours.filter((claim) => isOff(claim) || holds(rig, claim, facts) === false)
   const isKnown = ours.every((claim) => isOff(claim) || holds(rig, claim, facts) !== null)

@@ -73,6 +73,12 @@ export class FloorMinute {
   readonly powered = new Recent<Powered>(({ at }) => at)
   readonly taps = new Recent<number>((at) => at)
   #lastTap = -1
+  #newest = 0
+
+  /** When the newest of it was done, in µs. */
+  get newest(): number {
+    return this.#newest
+  }
 
   note(rig: Rig, { state, wire, waits, contacts, gestures, powered }: StepResult): void {
     for (const entry of wire) {
@@ -83,6 +89,14 @@ export class FloorMinute {
     for (const one of contacts) this.contacts.push(one)
     for (const one of gestures) this.gestures.push(one)
     for (const one of powered) this.powered.push(one)
+    this.#newest = Math.max(
+      this.#newest,
+      wire.at(-1)?.end ?? 0,
+      gestures.at(-1)?.at ?? 0,
+      contacts.at(-1)?.at ?? 0,
+      powered.at(-1)?.at ?? 0,
+      waits.at(-1)?.from ?? 0,
+    )
     this.#noteTaps(state)
     this.#forget(state.at - KEPT)
   }

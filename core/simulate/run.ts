@@ -100,10 +100,10 @@ export const seenIn = (rig: Rig, { wire, state }: StepResult): Run['seen'] => ({
     ...Object.keys(rig.devices)
       .sort()
       .map((id) => ({ id: `devices/${id}`, says: deviceSays(state, id) })),
-    ...Object.keys(rig.switches)
-      .sort()
-      .filter((id) => lampTruth(rig, rig.switches[id as never]!, state)?.verdict === 'lies')
-      .map((id) => ({ id: `lamps/${id}`, says: 'lies' })),
+    ...Object.values(rig.switches)
+      .filter((one) => lampTruth(rig, one, state)?.verdict === 'lies')
+      .map(({ id }) => ({ id: `lamps/${id}`, says: 'lies' }))
+      .sort((a, b) => (a.id < b.id ? -1 : 1)),
   ],
 })
 

@@ -47,8 +47,8 @@ export class FloorTrail {
     if (state.known !== before.known) this.#noteBelief(before, result)
     for (const entry of result.wire) this.#noteMissed(rig, entry)
     if (state.devices !== before.devices)
-      for (const id in state.devices)
-        if (state.devices[id] !== own(before.devices, id)) this.#noteDevice(rig, id, before, result)
+      for (const [id, now] of Object.entries(state.devices))
+        if (now !== own(before.devices, id)) this.#noteDevice(rig, id, now, before, result)
     for (const { deviceId, isOn, at } of result.powered)
       for (const id of deviceId === null ? Object.keys(rig.devices) : [deviceId])
         this.#notePower(rig, id, { kind: 'power', deviceId: id, isOn, at, by: null })
@@ -91,8 +91,14 @@ export class FloorTrail {
     if (entry.deviceId !== null && !entry.heardBy.includes(entry.deviceId)) note('unheard', entry.deviceId)
   }
 
-  #noteDevice(rig: Rig, id: string, before: FloorState, { state, wire, contacts }: StepResult): void {
-    const [was, is] = [own(before.devices, id), state.devices[id]!]
+  #noteDevice(
+    rig: Rig,
+    id: string,
+    is: DeviceState,
+    before: FloorState,
+    { wire, contacts }: StepResult,
+  ): void {
+    const was = own(before.devices, id)
     for (const key of changedKeys(id, was, is)) {
       const entry = wire.findLast((one) => one.heardBy.includes(id as never) && touches(rig, id, one, key))
       const contact = contacts.findLast(({ deviceId }) => deviceId === id)
@@ -117,11 +123,10 @@ export class FloorTrail {
 
 function changedKeys(id: string, was: DeviceState | undefined, is: DeviceState): string[] {
   const keys = was?.preset === is.preset ? [] : [presetKey(id)]
-  for (const controlId in is.controls)
-    if (is.controls[controlId] !== own(was?.controls ?? NOTHING, controlId)) keys.push(valueKey(controlId))
-  for (const contactId in is.contacts)
-    if (is.contacts[contactId] !== own(was?.contacts ?? NOTHING, contactId))
-      keys.push(contactKey(id, contactId))
+  for (const [controlId, value] of Object.entries(is.controls))
+    if (value !== own(was?.controls ?? NOTHING, controlId)) keys.push(valueKey(controlId))
+  for (const [contactId, isClosed] of Object.entries(is.contacts))
+    if (isClosed !== own(was?.contacts ?? NOTHING, contactId)) keys.push(contactKey(id, contactId))
   return keys
 }
 

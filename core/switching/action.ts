@@ -64,7 +64,8 @@ export const actionSteps = (rig: Rig, action: Action, doing: Doing): readonly Ac
 export const asksKnown = (action: Action): boolean => doesOf(action).asks !== undefined
 
 /** What of what the controller knows its steps hang on. */
-export const askedBy = (rig: Rig, action: Action): readonly string[] => doesOf(action).asks?.(rig, action) ?? []
+export const askedBy = (rig: Rig, action: Action): readonly string[] =>
+  doesOf(action).asks?.(rig, action) ?? []
 
 /** What an action says of a lamp, as far as the controller knows, and what is so of the devices while it is right. */
 export interface LampSay {

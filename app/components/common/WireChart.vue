@@ -77,6 +77,14 @@ text {
   fill: var(--chart-control, var(--control));
 }
 
+.bar-clock {
+  fill: var(--chart-clock, var(--clock));
+}
+
+.bar-exclusive {
+  fill: var(--chart-exclusive, var(--exclusive));
+}
+
 .text {
   fill: var(--chart-bar-ink, var(--sheet));
   font-weight: 600;

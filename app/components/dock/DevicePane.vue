@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  own,
-  contactsOf,
-  deviceState,
-  findPreset,
-  highestValue,
-  reachedBy,
-  shownText,
-  soundDevices,
-} from '#core'
+import { Power } from '@lucide/vue'
+import { own, contactsOf, deviceState, findPreset, reachedBy, soundDevices } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
+import { valueText } from '~/text/lies'
 import { displayText } from '~/text/presets'
 
 const floor = useFloorStore()
@@ -40,6 +33,7 @@ const lines = computed(() => {
       name: device.name,
       isNew: heard.has(device.id) || moved.has(device.id),
       isLost: lost.has(device.id),
+      isOff: own(state.off, device.id) !== undefined,
       isByFoot: reachedBy(rig, device) === 'foot',
       contacts:
         device.kind === 'receiver'
@@ -52,9 +46,7 @@ const lines = computed(() => {
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
       refused,
-      control: control
-        ? `${control.name} ${shownText(control.reading, controls[control.id] ?? 0, highestValue(control.address))}`
-        : '',
+      control: control ? `${control.name} ${valueText(rig, control, controls[control.id] ?? 0)}` : '',
     }
   })
 })
@@ -67,7 +59,17 @@ const lines = computed(() => {
     <ul aria-label="Each device now" tabindex="0">
       <li v-for="line in lines" :key="line.id" :class="{ fresh: line.isNew }">
         <span class="device">{{ line.name }}</span>
-        <span v-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
+        <button
+          type="button"
+          class="power"
+          :aria-label="`Switch ${line.name} ${line.isOff ? 'on' : 'off'}`"
+          :title="`Switch it ${line.isOff ? 'on' : 'off'}`"
+          @click="floor.power(line.id, line.isOff)"
+        >
+          <Power :size="11" aria-hidden="true" />
+        </button>
+        <span v-if="line.isOff" class="refused">off</span>
+        <span v-else-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
         <span v-else-if="line.isLost" class="refused">lost a control</span>
         <span v-else class="state">
           <template v-if="line.contacts">{{ line.contacts }}</template>
@@ -116,6 +118,23 @@ li.fresh {
 
 .device {
   color: var(--dock-soft);
+}
+
+.power {
+  flex: none;
+  width: 18px;
+  height: 18px;
+  margin: 0 auto 0 -6px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--dock-soft);
+  opacity: 0.45;
+}
+
+.power:hover,
+.power:focus-visible {
+  opacity: 1;
 }
 
 .device,

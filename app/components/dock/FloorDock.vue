@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import DevicePane from './DevicePane.vue'
 import FloorPane from './FloorPane.vue'
-import WirePane from './WirePane.vue'
+import { useDock } from '~/composables/useDock'
+import MiddlePane from './MiddlePane.vue'
+
+const { isTall } = useDock()
 </script>
 
 <template>
-  <section class="dock" aria-label="Floor">
+  <section class="dock" :class="{ tall: isTall }" aria-label="Floor">
     <FloorPane />
-    <WirePane />
+    <MiddlePane />
     <DevicePane />
   </section>
 </template>
@@ -15,7 +18,7 @@ import WirePane from './WirePane.vue'
 <style scoped>
 .dock {
   display: grid;
-  grid-template-columns: minmax(300px, 372px) minmax(0, 1fr) minmax(190px, 250px);
+  grid-template-columns: minmax(300px, 372px) minmax(0, 1fr) minmax(180px, 224px);
   min-height: 0;
   background: var(--dock);
   color: var(--dock-ink);
@@ -24,6 +27,8 @@ import WirePane from './WirePane.vue'
   --chart-program: var(--dock-program);
   --chart-control: var(--dock-control);
   --chart-bar-ink: var(--dock-bar-ink);
+  --chart-clock: var(--dock-clock);
+  --chart-exclusive: var(--dock-exclusive);
   --focus: var(--tape);
 }
 
@@ -37,6 +42,22 @@ import WirePane from './WirePane.vue'
 
 .dock > * + * {
   border-left: 1px solid var(--dock-line);
+}
+
+/* Raised, the middle has all the height and most of the width. */
+@media (min-width: 621px) {
+  .tall {
+    grid-template: 190px minmax(0, 1fr) / minmax(280px, 360px) minmax(0, 1fr);
+  }
+
+  .tall > :nth-child(2) {
+    grid-area: 1 / 2 / 3 / 3;
+  }
+
+  .tall > :nth-child(3) {
+    border-top: 1px solid var(--dock-line);
+    border-left: 0;
+  }
 }
 
 @media (max-width: 620px) {

@@ -7,6 +7,7 @@ import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'
 import { floorRows } from './floorRows'
 import FloorTile from './FloorTile.vue'
+import LieLine from './LieLine.vue'
 
 const floor = useFloorStore()
 const rigs = useRigStore()
@@ -79,14 +80,15 @@ const heard = computed(() => {
         />
       </div>
     </div>
+    <LieLine v-if="floor.lies.length > 0" />
   </div>
 </template>
 
 <style scoped>
 .pane {
   display: grid;
-  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
-  gap: 6px;
+  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+  gap: 5px;
 }
 
 .bank {
@@ -142,7 +144,7 @@ const heard = computed(() => {
 
 .rows {
   display: grid;
-  grid-auto-rows: minmax(40px, 1fr);
+  grid-auto-rows: minmax(38px, 1fr);
   gap: 6px;
   min-height: 0;
   overflow: auto;

@@ -5,6 +5,7 @@ import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { keyOf } from '~/text/keys'
 import { lampPaint, lampText } from '~/text/lamps'
+import { TRUTH_TEXT } from '~/text/lies'
 
 /** One footswitch under the foot: the controller's own by number, or one on a jack. */
 const { number, jack = '', title = '' } = defineProps<{ number: number; jack?: string; title?: string }>()
@@ -22,6 +23,16 @@ const lamp = computed(() =>
     ? lampNow(rigs.rig, footswitch.value, floor.state.known)
     : null,
 )
+const seen = computed(() => floor.lamps.get(place.value) ?? null)
+const lies = computed(() => seen.value?.truth.verdict === 'lies')
+/** What the lamp says and what is, in words. */
+const lampSaid = computed(() => {
+  if (!lamp.value) return ''
+  const truth = seen.value?.truth
+  if (!truth) return lampText(lamp.value)
+  const moving = lies.value && seen.value?.isMoving ? ', on its way' : ''
+  return `${lampText(lamp.value)}, ${TRUTH_TEXT[truth.verdict]}${moving}`
+})
 /** Which of several positions the next press does. */
 const next = computed(() => {
   const one = footswitch.value
@@ -40,7 +51,7 @@ function down(event: PointerEvent): void {
   <button
     type="button"
     class="tile"
-    :class="{ held: isHeld, last: isLast, blank: !isLive }"
+    :class="{ held: isHeld, last: isLast, blank: !isLive, lies: lies && !seen?.isMoving }"
     :aria-label="`Step on ${title || `switch ${number}`}${name ? `, ${name}` : isLive ? '' : ', not programmed'}`"
     @pointerdown="down"
     @pointerup="floor.releasePlace(place)"
@@ -60,8 +71,11 @@ function down(event: PointerEvent): void {
           '--beat': `${60 / (floor.state?.known.tempo ?? 120)}s`,
         }"
         role="img"
-        :aria-label="lampText(lamp)"
+        :aria-label="lampSaid"
       ></span>
+      <span v-if="lies" class="truth" aria-hidden="true">{{
+        seen?.isMoving ? '…' : seen?.truth.isLit ? '≠ off' : '≠ on'
+      }}</span>
       <span class="key mono">{{ jack === '' ? (keyOf(number) ?? number) : title }}</span>
       <span v-if="next" class="next mono">next {{ next }}</span>
     </span>
@@ -167,6 +181,19 @@ function down(event: PointerEvent): void {
 
 .tile.last .top {
   color: var(--tape-ink);
+}
+
+.truth {
+  padding: 0 3px;
+  border-radius: 2px;
+  background: var(--dock-fault);
+  color: var(--dock-bar-ink);
+  font-weight: 700;
+  white-space: nowrap;
+}
+
+.tile.lies {
+  box-shadow: inset 3px 0 var(--dock-fault);
 }
 
 .tile.held {

@@ -31,18 +31,17 @@ const summary = computed(() => {
 
 <template>
   <div class="pane">
-    <div class="head">
-      <h2>On the wire</h2>
-      <span v-if="wire.length > 0" class="mono soft">{{ summary }}</span>
-      <span v-if="floor.last" class="mono soft">{{ timeText(floor.last.at) }}</span>
-    </div>
     <p v-if="!floor.last" class="soft">Step on a switch: press its number key, or click it.</p>
     <p v-else-if="wire.length === 0" class="soft">This step sends no message.</p>
     <template v-else>
       <div class="chart" role="group" aria-label="Messages in lanes" tabindex="0">
         <WireChart :inputs="inputs" :lane-height="19" />
       </div>
-      <p class="bytes mono" role="status" aria-label="Bytes sent">{{ bytes }}</p>
+      <p class="foot">
+        <span class="bytes mono" role="status" aria-label="Bytes sent">{{ bytes }}</span>
+        <span class="mono soft">{{ summary }}</span>
+        <span class="mono soft">{{ timeText(floor.last.at) }}</span>
+      </p>
     </template>
   </div>
 </template>
@@ -50,18 +49,8 @@ const summary = computed(() => {
 <style scoped>
 .pane {
   display: grid;
-  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+  grid-template: minmax(0, 1fr) auto / minmax(0, 1fr);
   gap: 4px;
-}
-
-.head {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-}
-
-h2 {
-  font: 600 13px/1.5 var(--text);
 }
 
 .soft {
@@ -73,13 +62,17 @@ h2 {
   overflow: auto;
 }
 
-.head > * {
+.foot {
+  display: flex;
+  gap: 14px;
   white-space: nowrap;
 }
 
 .bytes {
+  flex: 1;
   max-height: 34px;
   overflow: auto;
   font-size: 12px;
+  white-space: normal;
 }
 </style>

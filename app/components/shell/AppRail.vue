@@ -34,7 +34,11 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
           <kbd>{{ stage.key.toUpperCase() }}</kbd>
           <span class="name">{{ stage.name }}</span>
           <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
-          <span v-else-if="rigs.isFoundOld" class="looking">looking</span>
+          <span
+            v-else-if="rigs.isFoundOld || (stage.page === 'switches' && rigs.search !== null)"
+            class="looking"
+            >looking</span
+          >
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>

@@ -10,11 +10,19 @@ interface Reach {
   readonly floor: ReturnType<typeof useFloorStore>
   readonly goTo: (page: string) => void
   readonly foldInspector: () => void
+  readonly raiseFloor: () => void
   readonly showShortcuts: () => void
 }
 
 /** Every key that works wherever a rig is open: the one table, run by the shell and shown to the player. */
-export function rigShortcuts({ rigs, floor, goTo, foldInspector, showShortcuts }: Reach): Shortcut[] {
+export function rigShortcuts({
+  rigs,
+  floor,
+  goTo,
+  foldInspector,
+  raiseFloor,
+  showShortcuts,
+}: Reach): Shortcut[] {
   return [
     ...Array.from({ length: 10 }, (_, n) => ({
       keys: keyOf(n + 1)!,
@@ -25,6 +33,9 @@ export function rigShortcuts({ rigs, floor, goTo, foldInspector, showShortcuts }
     })),
     { keys: '[', shown: '[', does: 'Previous bank', run: () => floor.turnBank(-1) },
     { keys: ']', shown: ']', does: 'Next bank', run: () => floor.turnBank(1) },
+    { keys: 'p', shown: 'P', does: "Stop the floor's clock, or let it run", run: () => floor.togglePause() },
+    { keys: '.', shown: '.', does: 'To the next thing due on the floor', run: () => floor.stepOn() },
+    { keys: 'k', shown: 'K', does: 'Raise the floor, or lower it', run: raiseFloor },
     ...STAGES.map(({ name, page, key }) => ({
       keys: key,
       shown: key.toUpperCase(),

@@ -193,6 +193,22 @@ const spot = computed(() => bankAndSwitch(nth.value, perBank.value))
         title="When it leaves"
       />
     </FoldSection>
+    <FoldSection title="When it is switched on" :summary="String(controller.onPower.length || '')">
+      <CheckField
+        label="It does what its first bank does when the foot comes there"
+        :value="controller.entersAtPower"
+        @take="
+          rigs.edit(editRow(rig, 'changeController', 'controllers', controller.id, { entersAtPower: $event }))
+        "
+      />
+      <ActionList
+        :rig="rig"
+        :place="{ of: 'controller', controllerId: controller.id }"
+        :doing="doing"
+        :controller="controller"
+        title="When the controller is switched on"
+      />
+    </FoldSection>
     <FoldSection
       title="Where does preset n stand?"
       :summary="`${nth}: bank ${spot.bank}, switch ${spot.number}`"

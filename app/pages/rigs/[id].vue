@@ -9,6 +9,7 @@ import MissingRig from '~/components/shell/MissingRig.vue'
 import NoticeBar from '~/components/shell/NoticeBar.vue'
 import ShortcutSheet from '~/components/shell/ShortcutSheet.vue'
 import FloorDock from '~/components/dock/FloorDock.vue'
+import { useDock } from '~/composables/useDock'
 import { useInspectorFold } from '~/composables/useInspectorFold'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { rememberRig } from '~/platform/lastRig'
@@ -20,6 +21,7 @@ const router = useRouter()
 const rigs = useRigStore()
 const floor = useFloorStore()
 const isSheetOpen = ref(false)
+const { isTall, turnTall } = useDock()
 const rigId = computed(() => String(route.params.id))
 
 watch(
@@ -36,6 +38,7 @@ const shortcuts = rigShortcuts({
   floor,
   goTo: (page) => void router.push(`/rigs/${rigId.value}/${page}`),
   foldInspector: useInspectorFold().fold,
+  raiseFloor: turnTall,
   showShortcuts: () => (isSheetOpen.value = true),
 })
 useShortcuts(shortcuts)
@@ -49,7 +52,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
 <template>
   <MissingRig v-if="rigs.failure" :failure="rigs.failure" @retry="rigs.open(rigId)" />
-  <div v-else-if="rigs.rig" class="shell">
+  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall }">
     <AppRail @shortcuts="isSheetOpen = true" />
     <NoticeBar class="notice" />
     <NuxtPage class="view" />
@@ -62,8 +65,13 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 <style scoped>
 .shell {
   display: grid;
-  grid-template: auto minmax(0, 1fr) 168px / 188px minmax(0, 1fr);
+  --floor: 184px;
+  grid-template: auto minmax(0, 1fr) var(--floor) / 188px minmax(0, 1fr);
   height: 100dvh;
+}
+
+.shell.tall {
+  --floor: min(400px, 62dvh);
 }
 
 .shell > :first-child {
@@ -89,7 +97,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
 @media (max-width: 900px) {
   .shell {
-    grid-template: auto auto minmax(0, 1fr) 168px / minmax(0, 1fr);
+    grid-template: auto auto minmax(0, 1fr) var(--floor) / minmax(0, 1fr);
   }
 
   .shell > * {

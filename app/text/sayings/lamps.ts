@@ -12,7 +12,7 @@ export const lampSayings: Sayings<'lyingLamp' | 'runDiffers'> = {
     }
   },
   runDiffers: ({ facts }) => ({
-    title: `"${facts.run}" no longer does what it did.`,
+    title: `The run "${facts.run}" no longer does what it did.`,
     body: `Played again, it comes out with ${count(facts.differences, 'difference')}. Look at them under Runs in the floor, and mend the rig or take the run as it is now.`,
     fix: 'Take it as it is now',
   }),

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { Maximize2, Minimize2 } from '@lucide/vue'
+import { computed, defineAsyncComponent } from 'vue'
+import IconButton from '~/components/common/IconButton.vue'
+import TabRow from '~/components/common/TabRow.vue'
+import { useDock, type DockTab } from '~/composables/useDock'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+import ClockBar from './ClockBar.vue'
+import WirePane from './WirePane.vue'
+
+// What is not looked at at once is fetched when it is opened.
+const MinutePane = defineAsyncComponent(() => import('./MinutePane.vue'))
+const MonitorPane = defineAsyncComponent(() => import('./MonitorPane.vue'))
+const RunsPane = defineAsyncComponent(() => import('./RunsPane.vue'))
+const PowerPane = defineAsyncComponent(() => import('./PowerPane.vue'))
+const MidiPane = defineAsyncComponent(() => import('./MidiPane.vue'))
+
+const floor = useFloorStore()
+const rigs = useRigStore()
+const { tab, isTall, turnTall } = useDock()
+const tabs = computed((): { key: DockTab; text: string }[] => [
+  { key: 'step', text: 'Step' },
+  { key: 'minute', text: 'Minute' },
+  { key: 'monitor', text: 'Monitor' },
+  { key: 'runs', text: floor.recorder ? 'Runs ●' : 'Runs' },
+  { key: 'power', text: 'Power' },
+  { key: 'midi', text: 'MIDI' },
+])
+const runsFound = computed(() => rigs.found.filter(({ about }) => about.table === 'runs'))
+const PANES = {
+  step: WirePane,
+  minute: MinutePane,
+  monitor: MonitorPane,
+  runs: RunsPane,
+  power: PowerPane,
+  midi: MidiPane,
+}
+</script>
+
+<template>
+  <div class="pane">
+    <div class="head">
+      <TabRow label="What the floor does" :tabs="tabs" :current="tab" class="tabs" @go="tab = $event">
+        <template #default="{ tab: one }">
+          {{ one.text
+          }}<span v-if="one.key === 'runs' && runsFound.length > 0" class="mark"
+            >{{ runsFound.length }} differ</span
+          >
+        </template>
+      </TabRow>
+      <ClockBar />
+      <IconButton
+        :icon="isTall ? Minimize2 : Maximize2"
+        :name="isTall ? 'Lower the floor (K)' : 'Raise the floor (K)'"
+        @click="turnTall"
+      />
+    </div>
+    <component :is="PANES[tab]" class="body" />
+  </div>
+</template>
+
+<style scoped>
+.pane {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  gap: 5px;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+}
+
+.tabs {
+  flex: 1;
+  border: 0;
+}
+
+.tabs :deep(button) {
+  padding: 0 6px 2px;
+  font-size: 13px;
+  color: var(--dock-soft);
+}
+
+.tabs :deep(button:hover) {
+  background: var(--dock-sheet);
+}
+
+.tabs :deep([aria-selected='true']) {
+  border-bottom-color: var(--tape);
+  color: var(--dock-ink);
+}
+
+.head :deep(button) {
+  color: var(--dock-ink);
+}
+
+.head :deep(button:hover:enabled) {
+  background: var(--dock-sheet);
+  color: var(--dock-ink);
+}
+
+.mark {
+  margin-left: 6px;
+  color: var(--dock-fault);
+  font-size: 12px;
+}
+
+.body {
+  min-height: 0;
+}
+</style>
