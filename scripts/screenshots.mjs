@@ -39,10 +39,6 @@ const presets = async (page) => {
   await page.getByRole('tab', { name: /^Presets/ }).click()
   await page.getByRole('button', { name: /^012/ }).click()
 }
-const contacts = async (page) => {
-  await page.getByRole('tab', { name: /^Amp relay box/ }).click()
-  await page.getByRole('tab', { name: 'Contacts' }).click()
-}
 const pairs = async (page) => {
   await page.getByRole('tab', { name: 'Learned pairs' }).click()
 }
@@ -66,6 +62,33 @@ const banks = async (page) => {
   await page.waitForTimeout(600)
   await page.getByRole('tab', { name: 'Map of banks' }).click()
 }
+/** A lamp made to lie, the clock slowed, the last seconds on their axis. */
+const lie = async (page) => {
+  await page.keyboard.press('k')
+  for (const key of ['5', '4', '1', '4']) {
+    await page.keyboard.press(key, { delay: 60 })
+    await page.waitForTimeout(300)
+  }
+  await page.getByLabel('Speed of the floor').selectOption('1/50')
+  await page.evaluate(() => document.activeElement.blur())
+  await page.getByRole('tab', { name: 'Minute' }).click()
+  await page.evaluate(() => document.activeElement.blur())
+  await page.keyboard.press('4', { delay: 60 })
+  await page.waitForTimeout(800)
+  for (let n = 0; n < 3; n++) await page.getByRole('button', { name: 'Show more time' }).click()
+}
+const lamps = async (page) => {
+  await page.keyboard.press('k')
+  await page.getByRole('tab', { name: /^Lamps/ }).click()
+  const list = page.getByRole('list', { name: 'Lamps that can lie' })
+  await list.getByRole('button', { name: 'Let the lamp change at each press' }).waitFor({ timeout: 120_000 })
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Freeze' })
+    .getByRole('button', { name: 'Play it' })
+    .click()
+  await page.waitForTimeout(5000)
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -78,6 +101,8 @@ const PICTURES = [
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
   { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
+  { name: 'floor', path: 'switches', theme: 'light', work: lie },
+  { name: 'floor-lamps', path: 'switches', theme: 'stage', work: lamps },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-stage', path: 'rig', theme: 'stage', work: echo },
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
@@ -86,7 +111,6 @@ const PICTURES = [
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'charts-stage', path: 'charts', theme: 'stage', work: mix },
   { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
-  { name: 'charts-contacts', path: 'charts', theme: 'light', work: contacts },
   { name: 'charts-pairs', path: 'charts', theme: 'light', work: pairs },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'sounds-stage', path: 'sounds', theme: 'stage', work: sound },

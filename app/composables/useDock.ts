@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 
 /** What the middle of the floor shows. */
-export type DockTab = 'step' | 'minute' | 'monitor' | 'runs' | 'power' | 'midi'
+export type DockTab = 'step' | 'minute' | 'monitor' | 'lamps' | 'runs' | 'power' | 'midi'
 
 const tab = ref<DockTab>('step')
 const isTall = ref(false)

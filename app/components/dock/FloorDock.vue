@@ -47,7 +47,7 @@ const { isTall } = useDock()
 /* Raised, the middle has all the height and most of the width. */
 @media (min-width: 621px) {
   .tall {
-    grid-template: 190px minmax(0, 1fr) / minmax(280px, 360px) minmax(0, 1fr);
+    grid-template: 216px minmax(0, 1fr) / minmax(280px, 360px) minmax(0, 1fr);
   }
 
   .tall > :nth-child(2) {

@@ -12,6 +12,7 @@ import WirePane from './WirePane.vue'
 // What is not looked at at once is fetched when it is opened.
 const MinutePane = defineAsyncComponent(() => import('./MinutePane.vue'))
 const MonitorPane = defineAsyncComponent(() => import('./MonitorPane.vue'))
+const LampsPane = defineAsyncComponent(() => import('./LampsPane.vue'))
 const RunsPane = defineAsyncComponent(() => import('./RunsPane.vue'))
 const PowerPane = defineAsyncComponent(() => import('./PowerPane.vue'))
 const MidiPane = defineAsyncComponent(() => import('./MidiPane.vue'))
@@ -23,15 +24,21 @@ const tabs = computed((): { key: DockTab; text: string }[] => [
   { key: 'step', text: 'Step' },
   { key: 'minute', text: 'Minute' },
   { key: 'monitor', text: 'Monitor' },
+  { key: 'lamps', text: 'Lamps' },
   { key: 'runs', text: floor.recorder ? 'Runs ●' : 'Runs' },
-  { key: 'power', text: 'Power' },
+  { key: 'power', text: 'Start' },
   { key: 'midi', text: 'MIDI' },
 ])
-const runsFound = computed(() => rigs.found.filter(({ about }) => about.table === 'runs'))
+/** How much of what was found stands behind a tab. */
+const marks = computed((): Partial<Record<DockTab, number>> => ({
+  runs: rigs.found.filter(({ code }) => code === 'runDiffers').length,
+  lamps: rigs.found.filter(({ code }) => code === 'lyingLamp').length,
+}))
 const PANES = {
   step: WirePane,
   minute: MinutePane,
   monitor: MonitorPane,
+  lamps: LampsPane,
   runs: RunsPane,
   power: PowerPane,
   midi: MidiPane,
@@ -43,10 +50,7 @@ const PANES = {
     <div class="head">
       <TabRow label="What the floor does" :tabs="tabs" :current="tab" class="tabs" @go="tab = $event">
         <template #default="{ tab: one }">
-          {{ one.text
-          }}<span v-if="one.key === 'runs' && runsFound.length > 0" class="mark"
-            >{{ runsFound.length }} differ</span
-          >
+          {{ one.text }}<span v-if="marks[one.key]" class="mark mono">{{ marks[one.key] }}</span>
         </template>
       </TabRow>
       <ClockBar />
@@ -104,7 +108,7 @@ const PANES = {
 }
 
 .mark {
-  margin-left: 6px;
+  margin-left: 3px;
   color: var(--dock-fault);
   font-size: 12px;
 }

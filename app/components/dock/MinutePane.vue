@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight, Minus, Plus } from '@lucide/vue'
-import { useElementSize, useRafFn } from '@vueuse/core'
+import { useElementSize, useEventListener, useRafFn } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { cutText, KEPT, letterCount } from '#core'
 import { minuteLanes, momentText, type Stretch } from '~/charts/minuteLanes'
@@ -81,6 +81,7 @@ function move(by: number): void {
 const follow = () => (end.value = null)
 
 function onWheel(event: WheelEvent): void {
+  event.preventDefault()
   const box = frame.value!.getBoundingClientRect()
   if (event.ctrlKey || !event.shiftKey)
     zoom(
@@ -111,6 +112,11 @@ const KEYS: Record<string, () => void> = {
   '-': () => zoom(2),
   End: follow,
 }
+useEventListener(frame, 'wheel', onWheel, { passive: false })
+useEventListener(frame, 'keydown', onKey)
+useEventListener(frame, 'pointerdown', onDown)
+useEventListener(frame, 'pointermove', onDrag)
+useEventListener(frame, ['pointerup', 'pointercancel'], () => (dragFrom = null))
 function onKey(event: KeyboardEvent): void {
   const run = KEYS[event.key]
   if (!run) return
@@ -135,12 +141,6 @@ function onKey(event: KeyboardEvent): void {
       role="group"
       tabindex="0"
       :aria-label="`Last minute: ${summary}. Arrow keys move and zoom`"
-      @wheel.prevent="onWheel"
-      @keydown="onKey"
-      @pointerdown="onDown"
-      @pointermove="onDrag"
-      @pointerup="dragFrom = null"
-      @pointercancel="dragFrom = null"
     >
       <p v-if="drawing.lanes.length === 0" class="soft">
         Nothing happened here. Step on a switch, or go to the newest.
