@@ -2,8 +2,8 @@ import { slowFindings, type SlowFindings, type SlowQuestion } from '#core'
 import type { ToRigWorker } from '~/platform/rigWorker'
 import { serveRig } from './serveRig'
 
-/** A turn is given to what came meanwhile this often, in ms. */
-const TURN = 30
+/** So long it works, and so long it rests, in ms: on a small machine the page is drawn meanwhile. */
+const TURN = 25
 
 const hear = serveRig<SlowQuestion, SlowFindings>(
   async (rig, question, tell) => {
@@ -12,7 +12,7 @@ const hear = serveRig<SlowQuestion, SlowFindings>(
       const step = search.next()
       if (step.done) return step.value
       if (performance.now() - last < TURN) continue
-      await new Promise((resolve) => setTimeout(resolve, 0))
+      await new Promise((resolve) => setTimeout(resolve, TURN))
       last = performance.now()
       if (!tell(step.value)) return null
     }

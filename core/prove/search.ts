@@ -35,7 +35,7 @@ interface Effect {
 }
 
 /** More floors than this are not looked at for one question. */
-const NODES_MAX = 2_500
+const NODES_MAX = 1_500
 
 /**
  * The fewest calm moves from power-on to a floor for which `isWanted`, among floors told apart by where the foot is and
