@@ -90,7 +90,7 @@ function faultOf(rig: Rig, { deviceId, heardBy, lostBy, nothingFor, message }: W
   return faults.join('; ')
 }
 
-export function outRow(rig: Rig, entry: WireEntry): MonitorRow {
+function outRow(rig: Rig, entry: WireEntry): MonitorRow {
   const { message, start, bytes, by, lane, heardBy, deviceId } = entry
   const ids = heardBy.length > 0 && 'channel' in message ? heardBy : deviceId === null ? [] : [deviceId]
   return {
@@ -110,7 +110,7 @@ export function outRow(rig: Rig, entry: WireEntry): MonitorRow {
   }
 }
 
-export function inRow({ at, from, bytes, isEcho }: Incoming): MonitorRow {
+function inRow({ at, from, bytes, isEcho }: Incoming): MonitorRow {
   const [message = null] = parseMessages(bytes).messages
   return {
     key: `i${at}/${bytes.join()}`,

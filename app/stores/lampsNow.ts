@@ -1,7 +1,6 @@
 import {
   claimDevice,
   lampTruth,
-  own,
   type Cause,
   type Claim,
   type FloorState,
@@ -53,5 +52,3 @@ function onTheWay({ due }: FloorState): { readonly all: boolean; readonly device
   }
   return { all, devices }
 }
-
-export const deviceNameOf = (rig: Rig, id: string): string => own(rig.devices, id)?.name ?? 'a device'

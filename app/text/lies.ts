@@ -19,7 +19,7 @@ import {
 import { messageText } from './messages'
 
 /** What a claim says, as it stands in a sentence: "Echo mix is at 35 %", "Tape echo plays B4 Dotted eighth". */
-export function claimText(rig: Rig, claim: Claim): string {
+function claimText(rig: Rig, claim: Claim): string {
   if (claim.kind === 'preset')
     return `${nameOf(rig, claim.deviceId)} plays ${presetText(rig, claim.deviceId, claim.index)}`
   if (claim.kind === 'contact') {
@@ -60,7 +60,7 @@ function presetText(rig: Rig, deviceId: string, index: number): string {
 }
 
 /** "3.2 s ago", "just now". */
-export function agoText(microseconds: number): string {
+function agoText(microseconds: number): string {
   const seconds = Math.max(0, microseconds) / 1_000_000
   if (seconds < 0.1) return 'just now'
   return seconds < 60 ? `${seconds.toFixed(1)} s ago` : `${Math.floor(seconds / 60)} min ago`
@@ -113,7 +113,7 @@ export const TRUTH_TEXT: Record<LampTruth['verdict'], string> = {
 }
 
 /** One step of a shortest run: "press 4 Freeze in bank 3 Storm". */
-export function moveText({ kind, number, name, bank }: MoveTold): string {
+function moveText({ kind, number, name, bank }: MoveTold): string {
   const which = `${number ?? ''}${name ? ` (${name})` : ''}`
   const where = bank ? ` in bank ${bank}` : ''
   switch (kind) {

@@ -54,7 +54,7 @@ export const heldFoot = (state: FloorState): string | null =>
   Object.entries(state.feet).find(([, { isDown }]) => isDown)?.[0] ?? null
 
 /** The next bank of the same controller, round at the ends; null where there is no other. */
-export function bankBeside(rig: Rig, bankId: string | null, by: 1 | -1) {
+function bankBeside(rig: Rig, bankId: string | null, by: 1 | -1) {
   const here = own(rig.banks, bankId ?? '')
   const ours = byIndex(rig.banks).filter(({ controllerId }) => controllerId === here?.controllerId)
   return here && ours.length > 1 ? ours.at((ours.indexOf(here) + by) % ours.length)! : null
