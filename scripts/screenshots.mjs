@@ -69,7 +69,8 @@ const lie = async (page) => {
     await page.keyboard.press(key, { delay: 60 })
     await page.waitForTimeout(300)
   }
-  await page.getByLabel('Speed of the floor').selectOption('1/50')
+  await page.getByRole('combobox', { name: 'Speed of the floor' }).click()
+  await page.getByRole('option', { name: '1/50' }).click()
   await page.evaluate(() => document.activeElement.blur())
   await page.getByRole('tab', { name: 'Minute' }).click()
   await page.evaluate(() => document.activeElement.blur())

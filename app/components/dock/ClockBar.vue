@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Pause, Play, SkipForward } from '@lucide/vue'
+import Select from 'primevue/select'
 import { computed } from 'vue'
 import IconButton from '~/components/common/IconButton.vue'
 import { useFloorStore } from '~/stores/floor'
@@ -10,6 +11,7 @@ import { speedText } from '~/text/speeds'
 const floor = useFloorStore()
 const isStill = computed(() => floor.rate === 0)
 const hasNext = computed(() => floor.version >= 0 && floor.nextAt() !== null)
+const speeds = [0, ...SPEEDS].map((value) => ({ value, text: speedText(value) }))
 </script>
 
 <template>
@@ -25,15 +27,16 @@ const hasNext = computed(() => floor.version >= 0 && floor.nextAt() !== null)
       :disabled="isStill && !hasNext"
       @click="floor.stepOn()"
     />
-    <label class="unseen" for="dock-speed">Speed of the floor</label>
-    <select
-      id="dock-speed"
-      :value="floor.rate"
-      @change="floor.setRate(Number(($event.target as HTMLSelectElement).value))"
-    >
-      <option :value="0">{{ speedText(0) }}</option>
-      <option v-for="speed in SPEEDS" :key="speed" :value="speed">{{ speedText(speed) }}</option>
-    </select>
+    <Select
+      :model-value="floor.rate"
+      :options="speeds"
+      option-label="text"
+      option-value="value"
+      aria-label="Speed of the floor"
+      size="small"
+      class="speed"
+      @update:model-value="floor.setRate($event)"
+    />
   </div>
 </template>
 
@@ -44,12 +47,20 @@ const hasNext = computed(() => floor.version >= 0 && floor.nextAt() !== null)
   gap: 2px;
 }
 
-select {
-  height: 22px;
-  border: 1px solid var(--dock-line);
-  border-radius: var(--corner);
+.speed {
+  height: 24px;
+  border-color: var(--dock-line);
   background: var(--dock-sheet);
+}
+
+.speed :deep(.p-select-label) {
+  padding: 0 0 0 7px;
   color: var(--dock-ink);
-  font: 500 12px var(--text);
+  font: 500 12px/22px var(--text);
+}
+
+.speed :deep(.p-select-dropdown) {
+  width: 20px;
+  color: var(--dock-ink);
 }
 </style>

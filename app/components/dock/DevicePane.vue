@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { Power } from '@lucide/vue'
 import { own, contactsOf, deviceState, findPreset, reachedBy, soundDevices } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
@@ -59,15 +58,6 @@ const lines = computed(() => {
     <ul aria-label="Each device now" tabindex="0">
       <li v-for="line in lines" :key="line.id" :class="{ fresh: line.isNew }">
         <span class="device">{{ line.name }}</span>
-        <button
-          type="button"
-          class="power"
-          :aria-label="`Switch ${line.name} ${line.isOff ? 'on' : 'off'}`"
-          :title="`Switch it ${line.isOff ? 'on' : 'off'}`"
-          @click="floor.power(line.id, line.isOff)"
-        >
-          <Power :size="11" aria-hidden="true" />
-        </button>
         <span v-if="line.isOff" class="refused">off</span>
         <span v-else-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
         <span v-else-if="line.isLost" class="refused">lost a control</span>
@@ -118,23 +108,6 @@ li.fresh {
 
 .device {
   color: var(--dock-soft);
-}
-
-.power {
-  flex: none;
-  width: 18px;
-  height: 18px;
-  margin: 0 auto 0 -6px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--dock-soft);
-  opacity: 0.45;
-}
-
-.power:hover,
-.power:focus-visible {
-  opacity: 1;
 }
 
 .device,

@@ -67,6 +67,7 @@ p {
 
 button {
   flex: none;
+  min-height: 24px;
   padding: 0 6px;
   border: 1px solid var(--dock-line);
   border-radius: var(--corner);

@@ -132,6 +132,7 @@ select {
   border-radius: var(--corner);
   background: var(--dock-sheet);
   color: var(--dock-ink);
+  min-height: 24px;
   font: 500 12px/19px var(--text);
 }
 </style>

@@ -214,6 +214,7 @@ function onKey(event: KeyboardEvent): void {
 }
 
 .follow {
+  min-height: 24px;
   padding: 0 7px;
   border: 1px solid var(--dock-line);
   border-radius: var(--corner);

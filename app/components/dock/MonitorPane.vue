@@ -154,7 +154,7 @@ function onScroll(event: Event): void {
       v-else
       ref="list"
       :items="[...rows]"
-      :item-size="20"
+      :item-size="24"
       class="rows"
       role="list"
       aria-label="Messages, the newest last"
@@ -208,7 +208,7 @@ function onScroll(event: Event): void {
 
 select,
 .tools button {
-  height: 21px;
+  height: 24px;
   max-width: 130px;
   border: 1px solid var(--dock-line);
   border-radius: var(--corner);
@@ -245,9 +245,9 @@ select,
   display: grid;
   grid-template-columns: 70px 104px minmax(0, 1fr) minmax(60px, 120px) minmax(70px, auto);
   gap: 8px;
-  height: 20px;
+  height: 24px;
   font-size: 12px;
-  line-height: 20px;
+  line-height: 24px;
   white-space: nowrap;
 }
 
@@ -282,6 +282,7 @@ select,
 }
 
 .by {
+  min-height: 24px;
   padding: 0;
   border: 0;
   background: none;

@@ -128,6 +128,7 @@ li,
   align-items: center;
   gap: 8px;
   font-size: 12px;
+  min-height: 26px;
   line-height: 20px;
 }
 
@@ -166,6 +167,7 @@ select {
   border-radius: var(--corner);
   background: var(--dock-sheet);
   color: var(--dock-ink);
+  min-height: 24px;
   font: 500 12px/18px var(--text);
 }
 

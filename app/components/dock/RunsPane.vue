@@ -176,6 +176,7 @@ const isPlaying = (run: Run) => floor.playing?.name === run.name
   display: flex;
   align-items: center;
   gap: 5px;
+  min-height: 24px;
   padding: 1px 9px;
   border: 1px solid var(--dock-line);
   border-radius: var(--corner);
@@ -220,6 +221,7 @@ const isPlaying = (run: Run) => floor.playing?.name === run.name
 }
 
 .word {
+  min-height: 24px;
   border: 0;
   background: none;
   text-decoration: underline;

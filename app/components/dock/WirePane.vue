@@ -38,7 +38,7 @@ const summary = computed(() => {
         <WireChart :inputs="inputs" :lane-height="19" />
       </div>
       <p class="foot">
-        <span class="bytes mono" role="status" aria-label="Bytes sent">{{ bytes }}</span>
+        <span class="bytes mono" role="status" aria-label="Bytes sent" tabindex="0">{{ bytes }}</span>
         <span class="mono soft">{{ summary }}</span>
         <span class="mono soft">{{ timeText(floor.last.at) }}</span>
       </p>
