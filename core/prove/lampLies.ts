@@ -132,23 +132,34 @@ function bySingle(rig: Rig, claims: readonly Claim[]): readonly (readonly Claim[
  * what hangs on what was there before. Where nothing can, no search is needed; most lamps of most rigs are of this kind.
  */
 function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean {
+  const known = drifting(rig)
   return claims.some((claim) => {
-    const [belief, truth] = claimParts(rig, claim)
-    if (isStateful(rig, truth) || isAskedFor(rig, belief, claimDevice(rig, claim))) return true
-    const start = restingStart(rig)
-    const isBegun = !isSound || partOf(start, 'S') !== undefined
-    if (isBegun && partOf(start, belief) !== partOf(start, truth)) return true
-    return everyMove(rig).some((state) => {
-      const [b, t] = [partOf(state, belief), partOf(state, truth)]
-      const sound = isSound ? partOf(state, 'S') : leftValue('S')
-      // No lamp of a sound is lit after it.
-      if (sound === undefined) return false
-      if (sound !== leftValue('S'))
-        return soundClaims(rig, String(sound)).some(
-          (one) => claimParts(rig, one)[1] === truth && !isAsClaimed(one, t),
-        )
-      return b !== t
-    })
+    // It hangs on what the claim is about, not on what it says of that: many lamps share the answer.
+    const key = `${isSound} ${claimParts(rig, claim)[1]}`
+    let answer = known.get(key)
+    if (answer === undefined) known.set(key, (answer = driftsAt(rig, claim, isSound)))
+    return answer
+  })
+}
+
+const drifting = perTables(LAMP_TABLES, () => new Map<string, boolean>())
+
+function driftsAt(rig: Rig, claim: Claim, isSound: boolean): boolean {
+  const [belief, truth] = claimParts(rig, claim)
+  if (isStateful(rig, truth) || isAskedFor(rig, belief, claimDevice(rig, claim))) return true
+  const start = restingStart(rig)
+  const isBegun = !isSound || partOf(start, 'S') !== undefined
+  if (isBegun && partOf(start, belief) !== partOf(start, truth)) return true
+  return everyMove(rig).some((state) => {
+    const [b, t] = [partOf(state, belief), partOf(state, truth)]
+    const sound = isSound ? partOf(state, 'S') : leftValue('S')
+    // No lamp of a sound is lit after it.
+    if (sound === undefined) return false
+    if (sound !== leftValue('S'))
+      return soundClaims(rig, String(sound)).some(
+        (one) => claimParts(rig, one)[1] === truth && !isAsClaimed(one, t),
+      )
+    return b !== t
   })
 }
 
