@@ -1,6 +1,9 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Rig } from '../rig/rig'
+import { makeBank } from '../rig/makeRig'
+import type { Action } from '../rig/table/action'
+import { floorRig, onFloor } from '../simulate/makeFloor'
 import { rigProblems } from '../rig/integrity'
 import type { FloorState } from '../simulate/floor'
 import { lampTruth } from '../simulate/lampTruth'
@@ -119,6 +122,24 @@ describe('lamps that can lie', () => {
     // Of 1,900 lamps; where a switch goes back, what was before is part of the floor.
     expect(count.unknown).toBeLessThan(80)
   }, 300_000)
+
+  it('sees what a bank does that only the controller itself turns to', () => {
+    const set: Action = { kind: 'setControl', controlId: onFloor('on'), value: 127 }
+    const alternate: Action = { kind: 'alternateControl', controlId: onFloor('on'), a: 127, b: 0 }
+    const raw: Action = { kind: 'raw', deviceId: onFloor('echo'), hex: 'B3 15 7F' }
+    const rig = floorRig(
+      { positions: [[set]] },
+      {
+        controller: { keepsSwitches: 2 },
+        // From nothing this agrees with itself: on, and on again. After a press it turns off what is then switched on.
+        banks: [makeBank('one', 0, 'One'), makeBank('two', 1, 'Two', { enter: [alternate, raw] })],
+      },
+    )
+    const verdict = lampVerdict(rig, rig.switches['one-1']!)
+    const { depths } = byForce(rig)
+    expect(verdict.kind === 'lies' && verdict.lie.moves.length).toBe(depths.get('one-1'))
+    expect(depths.get('one-1')).toBe(2)
+  })
 
   it('the generated rigs are sound rigs', () => {
     fc.assert(

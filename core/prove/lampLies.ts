@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { perRow, perTables } from '../rig/perTables'
-import { byIndex, TABLE_NAMES, type Rig } from '../rig/rig'
+import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
 import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { expanded, lampSays } from '../switching/action'
@@ -9,7 +9,7 @@ import { NOTHING_KNOWN } from '../switching/known'
 import { claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import type { FloorState } from '../simulate/floor'
 import { makeMove, makeMoves, movesAt, type Move } from './moves'
-import { switchParts, claimParts, closed, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
+import { claimParts, closed, everyParts, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
 import { fewestMoves, restingStart } from './search'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
@@ -25,9 +25,6 @@ export interface LampLie {
 export type LampVerdict =
   { readonly kind: 'lies'; readonly lie: LampLie } | { readonly kind: 'holds' } | { readonly kind: 'unknown' }
 
-/** Marks and runs have no part in what a floor does. */
-const LAMP_TABLES = TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')
-
 /** Whatever the lamps of a switch say of devices. */
 export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[] {
   return actionLists(footswitch)
@@ -39,7 +36,7 @@ export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[]
  * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
  * as messages are what moves devices. A sound's lamp is looked at one claim at a time, since it lies as soon as one does.
  */
-export const lampVerdict = perRow(LAMP_TABLES, (rig, footswitch: Footswitch): LampVerdict =>
+export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): LampVerdict =>
   searched(rig, footswitch, null),
 )
 
@@ -142,7 +139,7 @@ function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean
   })
 }
 
-const drifting = perTables(LAMP_TABLES, () => new Map<string, boolean>())
+const drifting = perTables(FLOOR_TABLES, () => new Map<string, boolean>())
 
 function driftsAt(rig: Rig, claim: Claim, isSound: boolean): boolean {
   const [belief, truth] = claimParts(rig, claim)
@@ -165,15 +162,15 @@ function driftsAt(rig: Rig, claim: Claim, isSound: boolean): boolean {
 
 /** Something goes by it when it sets it: what comes of that hangs on what was there. A resync does harm only where it is too fast. */
 const isAskedFor = (rig: Rig, belief: Part, deviceId: string): boolean =>
-  Object.values(rig.switches).some((one) => {
-    const { asks, asksAll } = switchParts(rig, one)
-    return asks.has(belief) || (asksAll && isTooFast(rig, one, deviceId))
-  })
+  everyParts(rig).some(({ asks, asksAll }) => asks.has(belief) || (asksAll && isTooFast(rig, deviceId)))
 
-function isTooFast(rig: Rig, { bankId }: Footswitch, deviceId: string): boolean {
+/** A device loses what comes while it loads, and some controller cannot wait so long. */
+function isTooFast(rig: Rig, deviceId: string): boolean {
   const device = own(rig.devices, deviceId)
-  const controller = own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
-  return device?.whileDeaf === 'loses' && device.deafMs > (controller?.waitMs ?? 0)
+  return (
+    device?.whileDeaf === 'loses' &&
+    Object.values(rig.controllers).some(({ waitMs }) => device.deafMs > waitMs)
+  )
 }
 
 const soundClaims = (rig: Rig, soundId: string): readonly Claim[] =>
@@ -186,7 +183,7 @@ const isAsClaimed = (claim: Claim, value: unknown): boolean =>
   (claim.kind === 'contact' && value === claim.isClosed)
 
 /** What each move of the rig makes of a floor on which nothing was. */
-const everyMove = perTables(LAMP_TABLES, (rig: Rig): readonly FloorState[] => {
+const everyMove = perTables(FLOOR_TABLES, (rig: Rig): readonly FloorState[] => {
   const all: FloorState[] = []
   for (const bank of byIndex(rig.banks)) {
     const before = floorOf(rig, JSON.stringify([bank.id, 'base', null, [], null, null]), new Map())

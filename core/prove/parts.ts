@@ -1,8 +1,8 @@
 import { own } from '../base/own'
-import { perRow, CABLING, perTables } from '../rig/perTables'
-import { TABLE_NAMES, type Rig } from '../rig/rig'
+import { perRow, perTables } from '../rig/perTables'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
-import { actionLists, type Footswitch } from '../rig/table/switch'
+import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
 import { actionSteps, askedBy, expanded } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { doingFirst } from '../switching/compile'
@@ -151,6 +151,8 @@ export interface SwitchParts {
   readonly asksAll: boolean
   /** It may lead to another bank or layer. */
   readonly goes: boolean
+  /** Its next position; null where it has only one. */
+  readonly turn: Part | null
 }
 
 const controlPart = (rig: Rig, controlId: string): Part =>
@@ -229,49 +231,65 @@ function askedPart(asked: string): Part | null {
 }
 
 /** Whatever the foot does to it: all lists of a switch together, and those of banks where it travels. */
-export const switchParts = perRow(
-  [...CABLING, ...TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')],
-  (rig, footswitch: Footswitch): SwitchParts => {
-    const [touches, asks] = [new Set<Part>(), new Set<Part>()]
-    const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
-    let [asksAll, goes] = [false, false]
-    const look = (actions: readonly Action[]) => {
-      for (const { action, at } of expanded(rig, actions)) {
-        if (action.kind === 'travel' || action.kind === 'layer') goes = true
-        for (const asked of askedBy(rig, action)) {
-          if (asked === 'all') asksAll = true
-          const part = askedPart(asked)
-          if (part) asks.add(part)
-        }
-        const steps = actionSteps(rig, action, doingFirst(rig, footswitch))
-        for (const op of planSteps(rig, controllerId, steps, at))
-          for (const part of touchedBy(rig, op)) touches.add(part)
+export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): SwitchParts => {
+  const [touches, asks] = [new Set<Part>(), new Set<Part>()]
+  const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
+  let [asksAll, goes] = [false, false]
+  const look = (actions: readonly Action[]) => {
+    for (const { action, at } of expanded(rig, actions)) {
+      if (action.kind === 'travel' || action.kind === 'layer') goes = true
+      for (const asked of askedBy(rig, action)) {
+        if (asked === 'all') asksAll = true
+        const part = askedPart(asked)
+        if (part) asks.add(part)
       }
+      const steps = actionSteps(rig, action, doingFirst(rig, footswitch))
+      for (const op of planSteps(rig, controllerId, steps, at))
+        for (const part of touchedBy(rig, op)) touches.add(part)
     }
-    for (const { actions } of actionLists(footswitch)) look(actions)
-    if (goes)
-      for (const { enter, leave } of Object.values(rig.banks)) {
-        look(enter)
-        look(leave)
-      }
-    const mates = Object.values(rig.switches).filter(
-      ({ id, group, bankId }) =>
-        id === footswitch.id ||
-        (goes && own(rig.controllers, controllerId)?.onBank === 'restarts') ||
-        (group !== '' && group === footswitch.group && bankId === footswitch.bankId),
-    )
-    for (const { id, positions } of mates) {
-      touches.add(`d/${id}`)
-      if (positions.length > 1) touches.add(`n/${id}`)
+  }
+  for (const { actions } of actionLists(footswitch)) look(actions)
+  if (goes)
+    for (const { enter, leave } of Object.values(rig.banks)) {
+      look(enter)
+      look(leave)
     }
-    const reads = new Set(asks)
-    for (const part of touches) {
-      if (isStateful(rig, part)) reads.add(part)
-      for (const more of partsBehind(rig, part)) reads.add(more)
-    }
-    return { touches, asks, reads, asksAll, goes }
-  },
-)
+  const mates = Object.values(rig.switches).filter(
+    ({ id, group, bankId }) =>
+      id === footswitch.id ||
+      (goes && own(rig.controllers, controllerId)?.onBank === 'restarts') ||
+      (group !== '' && group === footswitch.group && bankId === footswitch.bankId),
+  )
+  for (const { id, positions } of mates) {
+    touches.add(`d/${id}`)
+    if (positions.length > 1) touches.add(`n/${id}`)
+  }
+  const reads = new Set(asks)
+  for (const part of touches) {
+    if (isStateful(rig, part)) reads.add(part)
+    for (const more of partsBehind(rig, part)) reads.add(more)
+  }
+  const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
+  return { touches, asks, reads, asksAll, goes, turn }
+})
+
+/** What turning banks by the controller's own switches can do: what banks do as the foot comes and goes. */
+export const turningParts = perTables(FLOOR_TABLES, (rig: Rig): SwitchParts => {
+  const [bank] = Object.values(rig.banks)
+  return switchParts(rig, {
+    ...BLANK_SWITCH,
+    id: 'turning' as Footswitch['id'],
+    bankId: bank?.id ?? ('' as Footswitch['bankId']),
+    number: 1,
+    positions: [[{ kind: 'travel', to: 'next', bankId: null }]],
+  })
+})
+
+/** The parts of all that a foot can do: of every switch, and of turning banks. */
+export const everyParts = perTables(FLOOR_TABLES, (rig: Rig): readonly SwitchParts[] => [
+  ...Object.values(rig.switches).map((one) => switchParts(rig, one)),
+  turningParts(rig),
+])
 
 /**
  * Parts among which some others' changes are decided: with these, and where the foot is, a floor's next state at them
@@ -279,18 +297,16 @@ export const switchParts = perRow(
  */
 export function closed(rig: Rig, wanted: Iterable<Part>): ReadonlySet<Part> {
   const all = new Set(wanted)
-  const switches = Object.values(rig.switches)
+  const isDevice = (part: Part) => 'DPK'.includes(part[0]!)
   for (let before = -1; before !== all.size;) {
     before = all.size
     for (const part of [...all]) for (const more of partsBehind(rig, part)) all.add(more)
-    for (const footswitch of switches) {
-      const { touches, asks, asksAll, goes } = switchParts(rig, footswitch)
-      const isDevice = (part: Part) => 'DPK'.includes(part[0]!)
+    for (const { touches, asks, asksAll, goes, turn } of everyParts(rig)) {
       const isTouched = [...all].some((part) => touches.has(part) || (asksAll && isDevice(part)))
       if (isTouched) for (const part of asks) all.add(part)
       if (asksAll)
         for (const part of [...all].filter(isDevice)) for (const more of believedBehind(part)) all.add(more)
-      if ((isTouched || goes) && footswitch.positions.length > 1) all.add(`n/${footswitch.id}`)
+      if ((isTouched || goes) && turn !== null) all.add(turn)
     }
   }
   return all

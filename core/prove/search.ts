@@ -1,16 +1,16 @@
 import { perTables } from '../rig/perTables'
-import { TABLE_NAMES, type Rig } from '../rig/rig'
-import { BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import type { Footswitch } from '../rig/table/switch'
 import type { FloorState } from '../simulate/floor'
 import { startFloor } from '../simulate/step'
 import { atRest, makeMove, movesAt, type Move } from './moves'
-import { floorOf, LEFT_DONE, leftValue, partOf, placeOf, switchParts, type Part } from './parts'
+import { floorOf, LEFT_DONE, leftValue, partOf, placeOf, switchParts, turningParts, type Part } from './parts'
 
 type Value = ReturnType<typeof partOf>
 
 /** The floor at rest after all was switched on. */
 export const restingStart = perTables(
-  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
+  FLOOR_TABLES,
   (rig: Rig): FloorState => atRest(rig, startFloor(rig).state).state,
 )
 
@@ -120,7 +120,7 @@ interface Reading {
 }
 
 function readingOf(rig: Rig, parts: readonly Part[], footswitch: Footswitch | null): Reading {
-  const { reads, goes, asksAll } = footswitch ? switchParts(rig, footswitch) : bankParts(rig)
+  const { reads, goes, asksAll } = footswitch ? switchParts(rig, footswitch) : turningParts(rig)
   return { reads: parts.flatMap((part, n) => (asksAll || reads.has(part) ? [n] : [])), goes }
 }
 
@@ -162,21 +162,6 @@ function valueOf(state: FloorState, part: Part, sounds: ReadonlySet<string>): Va
     ? value
     : 'another'
 }
-
-/** What turning banks by the controller's own switches can do: what banks do as the foot comes and goes. */
-const bankParts = perTables(
-  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
-  (rig: Rig) => {
-    const bank = Object.values(rig.banks)[0]
-    const anywhere = {
-      id: 'turn' as never,
-      bankId: bank?.id ?? ('' as never),
-      number: 1,
-      positions: [[{ kind: 'travel' as const, to: 'next' as const, bankId: null }]],
-    }
-    return switchParts(rig, { ...BLANK_SWITCH, ...anywhere })
-  },
-)
 
 function path(node: Node): Move[] {
   const moves: Move[] = []

@@ -54,6 +54,9 @@ export const rowSchemas = {
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
+/** What decides what a floor does: marks and runs have no part in it. */
+export const FLOOR_TABLES = TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')
+
 export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Table] }
 
 /** One player's rig: flat tables of rows by id. */

@@ -1,5 +1,5 @@
 import { perRow } from '../rig/perTables'
-import { TABLE_NAMES, type Rig } from '../rig/rig'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Run, SeenMessage } from '../rig/table/run'
 import { playSteps, seenIn } from './run'
 
@@ -12,11 +12,8 @@ export type RunDifference =
   | { readonly kind: 'end'; readonly id: string; readonly was: string | null; readonly is: string | null }
 
 /** What is different now, in the order of time; empty while the run still does what it did. Runs are played once a rig. */
-export const runDifferences = perRow(
-  // Marks and runs have no part in what a floor does.
-  TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs'),
-  (rig: Rig, run: Run): readonly RunDifference[] =>
-    differences(run, seenIn(rig, playSteps(rig, run.steps, run.length))),
+export const runDifferences = perRow(FLOOR_TABLES, (rig: Rig, run: Run): readonly RunDifference[] =>
+  differences(run, seenIn(rig, playSteps(rig, run.steps, run.length))),
 )
 
 const startOf = (one: RunDifference): number =>
