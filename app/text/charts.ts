@@ -6,6 +6,7 @@ import {
   type ControlAddress,
   type Purpose,
   type Reading,
+  type RowDoubt,
   type ShownRefusal,
   type Taken,
 } from '#core'
@@ -75,10 +76,18 @@ export const PURPOSE_TEXT: Record<Purpose, string> = {
 
 export const COLUMN_TEXT: Record<ColumnKind, string> = {
   number: 'Number',
+  hex: 'Number in hex',
+  nrpn: 'NRPN',
+  msb: 'NRPN, first half',
+  lsb: 'NRPN, second half',
+  type: 'Kind of message',
   name: 'Name',
   section: 'Section',
   values: 'Values',
+  min: 'Lowest',
+  max: 'Highest',
   unit: 'Unit',
+  default: 'As it comes',
   note: 'Note',
   ignore: 'Leave out',
 }
@@ -94,13 +103,35 @@ export function badCellText(bad: BadCell): string {
       return `${bad.number} is no controller number: they go from 0 to 127.`
     case 'noName':
       return 'It has no name. Say which column holds the names.'
-    case 'unclearValues':
-      return `"${bad.cell}" does not say which values. Write 0-127, 0 to 100 %, off/on, or 0: Hall, 1: Room.`
     case 'unclearNrpn':
       return `"${bad.cell}" can be read as one number or as a pair. Write the pair with a slash: 98/44.`
+    case 'saysNrpn':
+      return `The line speaks of NRPN, and "${bad.cell}" may be one. Write NRPN 98/44, or CC ${bad.cell} if it is a CC.`
+    case 'unclearPair':
+      return `"${bad.cell}" are two halves of a number, and nothing says of what. Write NRPN ${bad.cell} if they are one.`
+    case 'otherMessage':
+      return `"${bad.cell}" is no control change and no NRPN, so it is no line of a chart.`
+    case 'severalNumbers':
+      return `"${bad.cell}": several numbers, and not as many names. Write a line for each.`
+    case 'numbersDiffer':
+      return `"${bad.cell}" are two different numbers. Leave one of the columns out.`
+    case 'unclearColumns':
+      return 'Its cells do not stand under the columns. Put a tab or a comma between them.'
     case 'tooLong':
-      return `A cell of ${bad.letters.toLocaleString('en')} letters is not part of a chart.`
+      return `A line of ${bad.letters.toLocaleString('en')} letters is not part of a chart.`
+    case 'outsideLimits':
+      return `"${bad.cell}" is more than a control can hold. Put it in by hand.`
   }
+}
+
+/** What was assumed of a pasted line, to be looked at. */
+export const DOUBT_TEXT: Record<RowDoubt, string> = {
+  unclearValues: 'values not understood: all are taken, what it says is in the note',
+  rawOrShown: 'taken as the values sent; if the display shows these, change it after',
+  scale: 'taken as even steps; the chart does not say',
+  joined: 'put together from several lines',
+  nameCut: 'its name is cut',
+  noteCut: 'its note is cut',
 }
 
 /** Why a typed value cannot be sent. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { ControlAddress } from '../rig/table/control'
-import { parseNrpn, parseNumber, parseReading } from './cells'
+import { parseNrpn, parseNumber } from './numberCell'
+import { readValues } from './valuesCell'
 
 const cc = { kind: 'cc', number: 1 } as ControlAddress
 const wide = {
@@ -40,9 +41,9 @@ describe('a number in a cell', () => {
   })
 
   it('of an NRPN comes with every way to read it', () => {
-    expect(parseNrpn('NRPN 12588')?.map(({ parameter }) => parameter)).toEqual([12588, 16088])
-    expect(parseNrpn('nrpn (98, 44)')?.map(({ parameter }) => parameter)).toEqual([12588])
-    expect(parseNrpn('NRPN drift')).toEqual([])
+    expect(parseNrpn('NRPN 12588')?.readings.map(({ parameter }) => parameter)).toEqual([12588, 16088])
+    expect(parseNrpn('nrpn (98, 44)')?.readings.map(({ parameter }) => parameter)).toEqual([12588])
+    expect(parseNrpn('NRPN drift')).toBeNull()
     expect(parseNrpn('21')).toBeNull()
   })
 })
@@ -95,11 +96,12 @@ describe('values in a cell', () => {
     ['0: Hall, 0: Room', '', null],
     ['0: Hall, 200: Room', '', null],
   ])('%j with unit %j', (text, unit, reading) => {
-    expect(parseReading(text, unit, cc)).toEqual(reading)
+    const read = readValues(text, unit, cc)
+    expect(read.doubt === 'unclearValues' ? null : read.reading).toEqual(reading)
   })
 
   it('go to 16,383 where the value has both halves', () => {
-    expect(parseReading('0-16383', '', wide)).toEqual(range('', 0, 16_383, 0, 16_383))
-    expect(parseReading('0-100 %', '', wide)).toEqual(range('%', 0, 100, 0, 16_383))
+    expect(readValues('0-16383', '', wide).reading).toEqual(range('', 0, 16_383, 0, 16_383))
+    expect(readValues('0-100 %', '', wide).reading).toEqual(range('%', 0, 100, 0, 16_383))
   })
 })

@@ -3,15 +3,13 @@ import { dequal } from 'dequal/lite'
 import { change, type Change, type Edit } from '../rig/edit'
 import { perTables } from '../rig/perTables'
 import { inOrder, lastOrder, type Rig } from '../rig/rig'
-import type { Control, ControlAddress, ControlId } from '../rig/table/control'
+import type { Control, ControlId } from '../rig/table/control'
 import type { DeviceId } from '../rig/table/device'
-import type { DraftControl } from './readChart'
+import { addressKey } from './addressKey'
+import type { DraftControl } from './chartRow'
 
 /** What taking a line would do to the device's chart. */
 export type Taking = 'new' | 'changes' | 'same'
-
-export const addressKey = (address: ControlAddress): string =>
-  address.kind === 'cc' ? `cc/${address.number}` : `nrpn/${address.parameter}`
 
 /** The device's controls by what is sent for them; of several with one number the first in order. */
 export function controlsByAddress(rig: Rig, deviceId: string): Map<string, Control> {
@@ -40,9 +38,12 @@ const charts = perTables(['controls'], (rig: Rig): ReadonlyMap<string, readonly 
 export const controlsOf = (rig: Rig, deviceId: string): readonly Control[] => charts(rig).get(deviceId) ?? []
 
 const withDraft = (control: Control, draft: DraftControl): Control => {
-  // How an NRPN's value is sent is not said by a chart's line.
-  const address = addressKey(control.address) === addressKey(draft.address) ? control.address : draft.address
-  return { ...control, ...draft, address }
+  const { address } = draft
+  // How an NRPN's value is sent is seldom said by a chart's line.
+  const isSaid =
+    address.kind === 'nrpn' &&
+    (address.value === 'both' || !address.nullAfter || address.written === 'number')
+  return { ...control, ...draft, address: isSaid || address.kind === 'cc' ? address : control.address }
 }
 
 export function takingOf(existing: ReadonlyMap<string, Control>, draft: DraftControl): Taking {

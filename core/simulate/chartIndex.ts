@@ -1,4 +1,5 @@
-import { addressKey, allControls } from '../chart/takeChart'
+import { addressKey } from '../chart/addressKey'
+import { allControls } from '../chart/takeChart'
 import { perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Control } from '../rig/table/control'

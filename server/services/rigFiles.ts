@@ -1,7 +1,7 @@
-import Papa from 'papaparse'
-import { accept, chartRows, formatRigFile, parseRigFile, switchesMidi } from '#core'
+import { accept, formatRigFile, parseRigFile, switchesMidi } from '#core'
 import type { Result, RigFileRefusal } from '#core'
 import type { CreatedReply } from '#shared/contract/rigs'
+import { chartCsvText } from '#shared/chartCsv'
 import { createRig, findRig } from './rigs'
 import type { Store } from './store'
 
@@ -30,5 +30,5 @@ export async function exportSwitchesMidi(store: Store, id: string): Promise<Uint
 /** A device's chart as CSV; cells a spreadsheet would run as formulas are disarmed. Null when there is no such rig. */
 export async function exportChart(store: Store, id: string, deviceId: string): Promise<string | null> {
   const found = await findRig(store, id)
-  return found && `${Papa.unparse(chartRows(found.rig, deviceId), { escapeFormulae: true })}\r\n`
+  return found && chartCsvText(found.rig, deviceId)
 }

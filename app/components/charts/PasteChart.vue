@@ -20,7 +20,7 @@ import ChoiceField from '~/components/common/ChoiceField.vue'
 import type { ReadChart } from '~/platform/chartReader'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { addressText, badCellText, COLUMN_TEXT, readingText } from '~/text/charts'
+import { addressText, badCellText, COLUMN_TEXT, DOUBT_TEXT, readingText } from '~/text/charts'
 import { count } from '~/text/counts'
 import VirtualRows from './VirtualRows.vue'
 
@@ -47,6 +47,7 @@ async function read(columns: readonly ColumnKind[] | null): Promise<void> {
   isReading.value = true
   reader ??= openChartReader()
   chart.value = await reader.read(text.value, columns)
+  chosen.value = new Set()
   isReading.value = false
 }
 watch(text, () => void read(null))
@@ -66,15 +67,37 @@ function setColumn(n: number, kind: ColumnKind): void {
 
 const existing = computed(() => controlsByAddress(rig, device.id))
 const TAKING = { new: 'new', changes: 'changes it', same: 'as it is' }
+const PASSED = {
+  head: 'column heads',
+  blank: 'empty',
+  footnote: 'words beside the table',
+  joined: 'taken with the line above',
+  repeated: 'the same as a line above',
+}
+/** Of lines with one number, those the player takes. */
+const chosen = shallowRef<ReadonlySet<ChartRow>>(new Set())
+function choose(row: ChartRow): void {
+  if (row.kind !== 'control') return
+  const others = [...chosen.value].filter((one) => one.kind !== 'control' || !row.twins.includes(one.line))
+  chosen.value = new Set([...others, row])
+}
 const lineOf = (row: ChartRow) => {
   switch (row.kind) {
     case 'control': {
-      const { draft } = row
+      const { draft, doubts, twins } = row
+      const isOpen = twins.length > 0 && !chosen.value.has(row)
+      const says = [
+        readingText(draft.reading, highestValue(draft.address)),
+        ...doubts.map((one) => DOUBT_TEXT[one]),
+      ]
       return {
-        tone: takingOf(existing.value, draft),
-        mark: TAKING[takingOf(existing.value, draft)],
+        tone: isOpen ? 'bad' : doubts.length > 0 ? 'doubtful' : takingOf(existing.value, draft),
+        mark: isOpen ? 'not taken' : TAKING[takingOf(existing.value, draft)],
         what: `${addressText(draft.address)}  ${[draft.section, draft.name].filter(Boolean).join(', ')}`,
-        why: readingText(draft.reading, highestValue(draft.address)),
+        why:
+          twins.length > 0
+            ? `the same number as line ${twins.join(', ')}: take one of them`
+            : says.join('; '),
       }
     }
     case 'section':
@@ -84,14 +107,26 @@ const lineOf = (row: ChartRow) => {
         tone: 'passed',
         mark: 'left out',
         what: '',
-        why: { head: 'column heads', blank: 'empty', footnote: 'a note below the table' }[row.why],
+        why: PASSED[row.why],
       }
     case 'bad':
       return { tone: 'bad', mark: 'not taken', what: '', why: badCellText(row.bad) }
   }
 }
 const drafts = computed(
-  () => chart.value?.rows.flatMap((row) => (row.kind === 'control' ? [row.draft] : [])) ?? [],
+  () =>
+    chart.value?.rows.flatMap((row) =>
+      row.kind === 'control' && (row.twins.length === 0 || chosen.value.has(row)) ? [row.draft] : [],
+    ) ?? [],
+)
+const open = computed(
+  () =>
+    chart.value?.rows.filter(
+      (row) => row.kind === 'control' && row.twins.length > 0 && !chosen.value.has(row),
+    ).length ?? 0,
+)
+const doubtful = computed(
+  () => chart.value?.rows.filter((row) => row.kind === 'control' && row.doubts.length > 0).length ?? 0,
 )
 const bad = computed(() => chart.value?.rows.filter(({ kind }) => kind === 'bad').length ?? 0)
 const changing = computed(
@@ -142,8 +177,8 @@ const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }
           </div>
         </div>
         <p role="status">
-          {{ count(drafts.length, 'line') }} read, {{ changing }} to be written, {{ count(bad, 'line') }} not
-          taken.
+          {{ count(drafts.length, 'line') }} read, {{ changing }} to be written,
+          {{ count(bad + open, 'line') }} not taken{{ doubtful > 0 ? `, ${doubtful} to look at` : '' }}.
         </p>
         <VirtualRows class="preview" :rows="chart.rows" :height="24" label="What was read">
           <template #default="{ row }">
@@ -151,7 +186,16 @@ const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }
               <span class="mono">{{ row.line }}</span>
               <b>{{ lineOf(row).mark }}</b>
               <span class="cut">{{ lineOf(row).what }}</span>
-              <span class="cut why">{{ lineOf(row).why }}</span>
+              <span class="cut why" :title="lineOf(row).why">{{ lineOf(row).why }}</span>
+              <button
+                v-if="row.kind === 'control' && row.twins.length > 0"
+                type="button"
+                :aria-pressed="chosen.has(row)"
+                :aria-label="`Take line ${row.line}`"
+                @click="choose(row)"
+              >
+                take it
+              </button>
             </p>
           </template>
         </VirtualRows>
@@ -216,7 +260,7 @@ textarea {
 
 .line {
   display: grid;
-  grid-template-columns: 48px 84px minmax(0, 1fr) minmax(0, 1.2fr);
+  grid-template-columns: 48px 84px minmax(0, 1fr) minmax(0, 1.4fr) auto;
   gap: 8px;
   height: 23px;
   font-size: 12.5px;
@@ -246,7 +290,8 @@ textarea {
   color: var(--good);
 }
 
-.changes b {
+.changes b,
+.doubtful .why {
   color: var(--warning);
 }
 </style>

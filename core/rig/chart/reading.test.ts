@@ -141,3 +141,46 @@ describe('the round trip over the whole range', () => {
         expect(valueOf(reading, shownText(reading, value, 127))).toBe(value)
   })
 })
+
+describe('what a player types for a value', () => {
+  // Common practice: an eighth at 120 bpm is 250 ms (60 000 / 120 / 2).
+  it.each<[ReadingOf<'range'>, string, number]>([
+    [range('semitones', -12, 12), '+ 7', 101],
+    [range('semitones', -12, 12), '7 st', 101],
+    [range('semitones', -12, 12), '\u221212', 0],
+    [range('semitones', -12, 12), '\u2212 12 semitones', 0],
+    [range('semitones', -12, 12), '700 cents', 101],
+    [range('s', 0, 1), '.5', 64],
+    [range('s', 0, 1), '500 ms', 64],
+    [range('s', 0, 1), '0,5', 64],
+    [range('ms', 0, 1000), '0.5 s', 64],
+    [range('ms', 0, 1000), '250', 32],
+    [range('Hz', 0, 2400), '1.2k', 64],
+    [range('Hz', 0, 2400), '1.2 kHz', 64],
+    [range('kHz', 0, 2.4), '1200 Hz', 64],
+    [range('kHz', 0, 2.4), '1.2k', 64],
+    [range('Hz', 0, 2_469_136), '1,234,568 Hz', 64],
+    [range('Hz', 0, 2469), '1,234.5', 64],
+  ])('in %o, %s', (reading, text, value) => {
+    expect(valueOf(reading, text)).toBe(value)
+  })
+
+  it('"1,200" is a thousand or a little more than one: both are said, none is taken', () => {
+    expect(valueFor(range('ms', 0, 2000), '1,200', 127)).toEqual({
+      ok: false,
+      refusal: { code: 'unreadable', text: '1,200', allowed: '1200 or 1.2, without a comma' },
+    })
+    // A zero before it leaves no choice.
+    expect(valueOf(range('s', 0, 1), '0,500')).toBe(64)
+  })
+
+  it.each([
+    [range('%', 0, 100), '35 ms'],
+    [range('semitones', -12, 12), '7 s'],
+    [range('ms', 0, 1000), '1.2k'],
+    [range('', 0, 10), '5 ms'],
+    [range('s', 0, 1), '--5'],
+  ])('in another unit it is refused: %o, %s', (reading, text) => {
+    expect(valueFor(reading, text, 127)).toMatchObject({ ok: false, refusal: { code: 'unreadable' } })
+  })
+})
