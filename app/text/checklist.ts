@@ -4,8 +4,8 @@ import { lengthText, partsText, ROLE_TEXT } from './jacks'
 
 export const PHASE_TEXT: Record<Phase, string> = {
   cables: 'Cables, with everything off',
-  jacks: 'Jacks and their roles',
   power: 'Power on',
+  jacks: 'Jacks and their roles, muted',
   settings: 'Settings on each device',
   saving: 'Save',
   trying: 'Try each device',
@@ -60,8 +60,8 @@ export function taskText(task: Task): TaskText {
       }
     case 'switchOn':
       return {
-        does: 'Turn the loudness down and switch on',
-        note: listText(task.boxes),
+        does: 'Turn the loudness down and switch on, in this order',
+        note: task.boxes.join(', then '),
         look: 'Every box lights and none gets hot.',
         otherwise: 'Switch off at once and check voltage, polarity and current against the manual.',
       }

@@ -14,13 +14,43 @@ const LEVELS = {
   planned: 7,
 }
 
+const BY = [
+  { box: 'Supply', jack: 'Outlet 1' },
+  { box: 'Supply', jack: 'Outlet 2' },
+]
+
 /** Facts as the checks give them, one finding or more for every code. */
 const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { code: Code }>['facts'][] } = {
   noPath: [
-    { device: 'Echo', why: 'uncabled', source: 'Hub' },
-    { device: 'Echo', why: 'uncabled', source: null },
-    { device: 'Echo', why: 'leadsNowhere', source: null },
+    { device: 'Echo', why: 'uncabled', source: 'Hub', room: null },
+    { device: 'Echo', why: 'uncabled', source: null, room: null },
+    {
+      device: 'Echo',
+      why: 'leadsNowhere',
+      source: null,
+      room: { box: 'MIDI thru box', behind: 'Hub', supply: null },
+    },
+    {
+      device: 'Echo',
+      why: 'uncabled',
+      source: null,
+      room: { box: 'MIDI thru box', behind: 'Hub', supply: 'Supply, Outlet 1' },
+    },
   ],
+  outForThru: [
+    { box: 'A', jack: 'MIDI out', thru: 'MIDI thru', isThruFree: true, to: 'B', silenced: ['B'] },
+    { box: 'A', jack: 'MIDI out', thru: 'MIDI thru', isThruFree: false, to: 'B', silenced: ['B', 'C'] },
+  ],
+  monoLead: [{ pedal: 'Sweep', box: 'Controller', jack: 'Expression' }],
+  noMidiPower: [
+    { box: 'A', jack: 'MIDI in', others: ['B'] },
+    { box: 'A', jack: 'MIDI in', others: [] },
+  ],
+  otherController: [
+    { label: 'Lead', number: 3, controller: 'Left', devices: ['Echo'], reachedBy: 'Right' },
+    { label: '', number: 3, controller: 'Left', devices: ['Echo', 'Amp'], reachedBy: 'Right' },
+  ],
+  noBankSelect: [{ controller: 'C', device: 'Echo', banks: 3, first: '1', last: '128' }],
   wrongRole: [
     { box: 'Echo', jack: 'Jack', other: 'Hub', set: 'expressionIn', wanted: 'midiIn', silenced: ['Echo'] },
     { box: 'Echo', jack: 'Jack', other: 'Hub', set: 'powerIn', wanted: null, silenced: [] },
@@ -32,11 +62,42 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
       out: 'trsA',
       into: 'trsB',
       why: 'wiring',
+      has: [],
       adapters: ['cross'],
       silenced: ['Echo', 'Amp'],
     },
-    { from: 'Hub', to: 'Echo', out: 'trsA', into: 'trsA', why: 'trrs', adapters: [], silenced: [] },
-    { from: 'Hub', to: 'Echo', out: 'din', into: 'trsA', why: 'wiring', adapters: ['dinTrsA'], silenced: [] },
+    { from: 'Hub', to: 'Echo', out: 'trsA', into: 'trsA', why: 'trrs', has: [], adapters: [], silenced: [] },
+    {
+      from: 'Hub',
+      to: 'Echo',
+      out: 'din',
+      into: 'trsA',
+      why: 'wiring',
+      has: [],
+      adapters: ['dinTrsA'],
+      silenced: [],
+    },
+    { from: 'Hub', to: 'Echo', out: 'trsA', into: 'trsA', why: 'mono', has: [], adapters: [], silenced: [] },
+    {
+      from: 'Hub',
+      to: 'Echo',
+      out: 'trsA',
+      into: 'trsA',
+      why: 'wiring',
+      has: ['cross'],
+      adapters: [],
+      silenced: [],
+    },
+    {
+      from: 'Hub',
+      to: 'Echo',
+      out: 'din',
+      into: 'trsB',
+      why: 'wiring',
+      has: ['dinTrsA'],
+      adapters: ['dinTrsB'],
+      silenced: [],
+    },
   ],
   thruOff: [{ box: 'Preamp', jack: 'Thru', silenced: ['Echo'] }],
   usbWithoutHost: [
@@ -48,15 +109,19 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { box: 'Echo', jack: 'In', why: 'senders', others: ['A', 'B'] },
     { box: 'Echo', jack: 'In', why: 'plugs', others: ['A', 'B'] },
   ],
-  loop: [{ boxes: ['A', 'B'] }],
+  loop: [
+    { boxes: ['A', 'B'], silenced: [] },
+    { boxes: ['A', 'B'], silenced: ['C'] },
+  ],
   sharedChannel: [
     { channel: 4 as never, device: 'Echo', holder: 'Amp', mover: 'Echo', free: 5 as never },
     { channel: 4 as never, device: 'Echo', holder: 'Amp', mover: 'Echo', free: null },
   ],
   omniDevice: [{ device: 'Echo', others: 3, free: 2 as never }],
   noChannel: [
-    { device: 'Echo', free: 2 as never },
-    { device: 'Echo', free: null },
+    { device: 'Echo', free: 2 as never, isFixed: false },
+    { device: 'Echo', free: null, isFixed: false },
+    { device: 'Echo', free: null, isFixed: true },
   ],
   blockedChannel: [{ device: 'Echo', channel: 4, box: 'Hub', jack: 'Out' }],
   ignoresPrograms: [{ device: 'Echo', switches: 1 }],
@@ -72,6 +137,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     why,
     has: 'open',
     wants: 'momentary',
+    setAt: 'from' as const,
   })),
   tooManyThrus: [{ device: 'Echo', thrus: 4, through: ['A', 'B', 'C', 'D'] }],
   longCable: [{ from: 'A', to: 'B', centimetres: 2000, most: 1500 }],
@@ -88,8 +154,8 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { supply: 'Supply', outlet: 'Outlet 1', boxes: ['A', 'B'], drawn: 300, gives: 250, better: null },
   ],
   fedTwice: [
-    { box: 'Echo', by: ['A', 'B'], overMidi: true },
-    { box: 'Echo', by: ['A', 'B'], overMidi: false },
+    { box: 'Echo', by: BY, overMidi: true },
+    { box: 'Echo', by: BY, overMidi: false },
   ],
   midiPower: [
     { from: 'A', to: 'B', why: 'needsFivePins' },

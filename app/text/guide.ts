@@ -4,8 +4,20 @@ import { findingText } from './findings'
 
 type Facts = Guide['facts']
 
-const stepText = ({ attempt }: Facts): string =>
-  attempt ? `Step on ${attempt.label || `switch ${attempt.number}`}.` : 'Step on a switch.'
+const GESTURE = {
+  press: '',
+  release: ' and let go',
+  longPress: ' and hold it down',
+  doublePress: ' twice, quickly',
+} as const
+
+const stepText = ({ attempt }: Facts): string => {
+  if (!attempt) return 'Step on a switch.'
+  const times = attempt.gesture === 'press' && attempt.press > 1 ? ` ${attempt.press} times` : ''
+  const place = [attempt.bank, `switch ${attempt.number}`].filter(Boolean).join(', ')
+  const what = attempt.label === '' ? place : `${attempt.label} (${place})`
+  return `Step on ${what}${times}${GESTURE[attempt.gesture]}.`
+}
 
 const channelText = ({ channel }: Facts): string =>
   typeof channel === 'number'
@@ -16,8 +28,14 @@ const channelText = ({ channel }: Facts): string =>
 
 /** What the player is asked. */
 export function questionText(question: Question, facts: Facts): string {
-  const { device, earlier, through, attempt } = facts
+  const { device, earlier, through, attempt, controller, feeder } = facts
   switch (question) {
+    case 'isControllerOn':
+      return `${stepText(facts)} Does ${controller} show it, by its lamp or its display?`
+    case 'isFed':
+      return feeder
+        ? `Does ${device} get its power from ${feeder}, with the plug home and the lamp of the supply lit?`
+        : `Nothing feeds ${device} in this plan. Is it on a supply its maker allows, with the plug home?`
     case 'isOn':
       return through.length === 0
         ? `Is ${device} switched on?`
@@ -38,8 +56,13 @@ export function questionText(question: Question, facts: Facts): string {
 }
 
 /** What a "no" means and what to do about it. */
-function answerText(question: Question, { device, earlier, before, channel, attempt }: Facts): string {
+function answerText(question: Question, facts: Facts): string {
+  const { device, earlier, before, channel, attempt, controller } = facts
   switch (question) {
+    case 'isControllerOn':
+      return `Start with ${controller}: is it on, is it out of its editor, and is it in the bank ${attempt?.bank || 'of this switch'}? Then see that the switch was saved.`
+    case 'isFed':
+      return `Look at voltage, polarity and current in the manual of ${device} before you plug anything in; ask a technician when in doubt.`
     case 'isOn':
       return 'A box that is off passes nothing on. Switch it on, and check its supply.'
     case 'doesEarlierReact':
@@ -72,6 +95,8 @@ export function verdictText(verdict: NonNullable<Guide['verdict']>, facts: Facts
       return 'There is no foot controller in this rig.'
     case 'answer':
       return answerText(verdict.question, facts)
+    case 'open':
+      return `Nothing is found wrong, and this is not known to be right: ${verdict.questions.map((one) => questionText(one, facts)).join(' ')} Find out one of them, then ask again.`
     case 'beyond':
       return `The plan and all you have checked are right. Compare ${facts.device}'s MIDI chart with its manual, try it with another cable straight from the controller, and ask its maker.`
     default:

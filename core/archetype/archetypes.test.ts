@@ -78,7 +78,7 @@ describe('adding a device', () => {
     for (let n = 0; n < 17; n++) rig = done(rig, addDevice(rig, kind('presetPedal'), ids(`d${n}`), SPOT))
     expect(rig.devices.d16?.channel).toBe('none')
     const found = findings(rig).find(({ code }) => code === 'noChannel')
-    expect(found?.facts).toEqual({ device: 'Preset pedal 17', free: null })
+    expect(found?.facts).toEqual({ device: 'Preset pedal 17', free: null, isFixed: false })
     expect(found).not.toHaveProperty('fix')
   })
 

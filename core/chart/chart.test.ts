@@ -363,6 +363,16 @@ describe('checks of charts', () => {
     ).toEqual(['reservedNumber'])
   })
 
+  // M1 v4.2.1: CC 99 and 98 choose an NRPN, 6 and 38 enter its value; from memory.
+  it('the four numbers an NRPN is sent with are no controls, even where no line says NRPN', () => {
+    const all = [99, 98, 6, 38].map((number) => makeControl(`c${number}`, 'Echo', number))
+    expect(codes(charted(all)).filter((code) => code === 'reservedNumber')).toHaveLength(4)
+    const fixed = expectFixable(charted(all.slice(0, 1)), 'reservedNumber')
+    expect(fixed.controls.c99).toMatchObject({ kind: 'reserved' })
+    // Alone, 6 and 38 may be anything.
+    expect(codes(charted(all.slice(2)))).not.toContain('reservedNumber')
+  })
+
   it('the tap of a looper beside tap tempo', () => {
     const rig = charted([
       makeControl('a', 'Echo', 20, { name: 'Tap tempo' }),

@@ -46,6 +46,7 @@ describe('no path', () => {
       device: 'echo',
       why: 'uncabled',
       source: 'Foot controller',
+      room: null,
     })
     const fixed = expectFixable(rig, 'noPath')
     expect(Object.values(fixed.cables)).toMatchObject([
@@ -58,7 +59,7 @@ describe('no path', () => {
     expect(Object.values(fixed.cables)).toMatchObject([{ lead: 'din3', adapters: ['dinTrsB'] }])
   })
 
-  it('is found behind an out that carries only its own messages, and there is no jack left to fix it', () => {
+  it('is found behind an out that carries only its own messages; where no jack is left a thru box makes room', () => {
     const rig = rigWith(
       [
         receiver('a', 1, midiIn(), makePort('out', makeRole('midiOut'))),
@@ -66,8 +67,93 @@ describe('no path', () => {
       ],
       [makeCable('controller.out', 'a.in'), makeCable('a.out', 'b.in')],
     )
-    expect(requireFinding(rig, 'noPath').facts).toEqual({ device: 'b', why: 'leadsNowhere', source: null })
-    expect(requireFinding(rig, 'noPath')).not.toHaveProperty('fix')
+    // The one input of b is taken by a cable that brings nothing.
+    expect(requireFinding(rig, 'noPath').facts).toMatchObject({
+      device: 'b',
+      why: 'leadsNowhere',
+      source: null,
+    })
+    const { facts } = requireFinding(rigWith([receiver('c', 1, midiIn())], [], []), 'noPath')
+    expect(facts.room).toBeNull()
+  })
+
+  it('a power cable is no MIDI cable', () => {
+    const rig = rigWith(
+      [
+        receiver('echo', 1, midiIn(), makePort('power', makeRole('powerIn'))),
+        other('supply', 'supply', makePort('nine', makeRole('powerOut'))),
+      ],
+      [makeCable('supply.nine', 'echo.power', { lead: 'power' })],
+    )
+    expect(requireFinding(rig, 'noPath').facts.why).toBe('uncabled')
+  })
+
+  it('a full controller: a thru box comes in behind it, with its cables and its power, in one edit', () => {
+    const rig = makeRig({
+      controllers: [makeController()],
+      devices: [
+        receiver('a', 1, midiIn()),
+        receiver('b', 2, midiIn()),
+        other('supply', 'supply', makePort('nine', makeRole('powerOut'))),
+      ],
+      cables: [makeCable('controller.out', 'a.in', { colour: 'red', centimetres: 300 })],
+    })
+    expect(requireFinding(rig, 'noPath').facts).toMatchObject({
+      device: 'b',
+      source: null,
+      room: { box: 'MIDI thru box', behind: 'Foot controller', supply: 'supply, nine' },
+    })
+    const fixed = expectFixable(rig, 'noPath')
+    const thru = Object.values(fixed.devices).find(({ name }) => name === 'MIDI thru box')!
+    expect(
+      Object.values(fixed.cables).map(({ from, to }) => `${from.id}.${from.port} ${to.id}.${to.port}`),
+    ).toEqual([
+      `controller.out ${thru.id}.in`,
+      `${thru.id}.thru1 a.in`,
+      `${thru.id}.thru2 b.in`,
+      `supply.nine ${thru.id}.power`,
+    ])
+    expect(codes(fixed)).toEqual([])
+  })
+})
+
+describe('an out where a thru is meant (common practice: the commonest mistake on a floor)', () => {
+  const out = makePort('out', makeRole('midiOut'))
+  const thru = makePort('thru', makeRole('midiOut', { isThru: true, passes: 'always' }))
+  const rig = (...more: Cable[]) =>
+    rigWith(
+      [receiver('a', 1, midiIn(), out, thru), receiver('b', 2, midiIn()), receiver('c', 3, midiIn())],
+      [
+        makeCable('controller.out', 'a.in'),
+        makeCable('controller.trs', 'c.in', { adapters: ['dinTrsA'] }),
+        ...more,
+      ],
+    )
+
+  it('is said, and the plug is moved; nothing else is blamed', () => {
+    const wrong = rig(makeCable('a.out', 'b.in', { colour: 'blue' }))
+    expect(codes(wrong)).toEqual(['outForThru'])
+    expect(requireFinding(wrong, 'outForThru').facts).toEqual({
+      box: 'a',
+      jack: 'out',
+      thru: 'thru',
+      isThruFree: true,
+      to: 'b',
+      silenced: ['b'],
+    })
+    const fixed = expectFixable(wrong, 'outForThru')
+    expect(Object.values(fixed.cables)).toContainEqual(
+      expect.objectContaining({ from: { table: 'devices', id: 'a', port: 'thru' }, colour: 'blue' }),
+    )
+  })
+
+  it('is nothing where the box behind hears the controller another way', () => {
+    const merging = makePort('two', makeRole('midiIn'))
+    const both = rigWith(
+      [receiver('a', 1, midiIn(), out, thru), receiver('b', 2, midiIn(), merging)],
+      [makeCable('controller.out', 'a.in'), makeCable('a.out', 'b.two'), makeCable('a.thru', 'b.in')],
+    )
+    expect(codes(both)).not.toContain('outForThru')
   })
 })
 
@@ -470,7 +556,10 @@ describe('power', () => {
       [supply(500, 500), other('a', 'plain', two)],
       [feed('o0', 'a'), { ...feed('o1', 'a'), id: 'second' as Cable['id'] }],
     )
-    expect(requireFinding(rig, 'fedTwice').facts).toMatchObject({ by: ['supply', 'supply'], overMidi: false })
+    expect(requireFinding(rig, 'fedTwice').facts).toMatchObject({
+      by: [{ box: 'supply' }, { box: 'supply' }],
+      overMidi: false,
+    })
     expectFixable(rig, 'fedTwice')
   })
 
@@ -581,5 +670,147 @@ describe('what the controller cannot perform', () => {
       has: 6,
     })
     expect(codes(programmed(6, { keepsSwitches: 2 }))).toEqual([])
+  })
+})
+
+describe('what a lead can and cannot carry', () => {
+  it('TRS MIDI on a mono lead arrives nowhere: the lead is named, and changed', () => {
+    const rig = rigWith(
+      [receiver('echo', 1, midiIn('trsA'))],
+      [makeCable('controller.trs', 'echo.in', { lead: 'ts' })],
+    )
+    expect(codes(rig)).toEqual(['wrongWiring'])
+    expect(requireFinding(rig, 'wrongWiring').facts).toMatchObject({ why: 'mono', silenced: ['echo'] })
+    expect(Object.values(expectFixable(rig, 'wrongWiring').cables)[0]).toMatchObject({
+      lead: 'trs',
+      adapters: [],
+    })
+  })
+
+  it('an expression pedal on a mono lead is found', () => {
+    const rig = rigWith(
+      [other('sweep', 'pedal', makePort('out', makeRole('expressionOut')))],
+      [makeCable('sweep.out', 'controller.exp', { lead: 'ts' })],
+      [makePort('exp', makeRole('expressionIn'))],
+    )
+    expect(codes(rig)).toEqual(['monoLead'])
+    expectFixable(rig, 'monoLead')
+  })
+
+  it('two foot switches on one plug in a jack for one: the second does nothing', () => {
+    const rig = (poles: 1 | 2) =>
+      rigWith(
+        [
+          other('dual', 'pedal', makePort('out', makeRole('switchOut', { poles: 2, by: 'foot' }))),
+          receiver('loop', 1, midiIn(), makePort('foot', makeRole('switchIn', { poles }))),
+        ],
+        [makeCable('dual.out', 'loop.foot', { lead: 'trs' }), makeCable('controller.out', 'loop.in')],
+      )
+    expect(requireFinding(rig(1), 'wrongContact').facts).toMatchObject({ why: 'poles', has: '2', wants: '1' })
+    expect(codes(rig(2))).toEqual([])
+  })
+})
+
+describe('power over a MIDI cable', () => {
+  const taker = (...more: Port[]) =>
+    receiver('echo', 1, makePort('in', makeRole('midiIn', { phantom: 'takes' })), ...more)
+
+  it('that nothing gives is found at the box that lives on it', () => {
+    const rig = rigWith([taker()], [makeCable('controller.out', 'echo.in', { lead: 'din5' })])
+    expect(requireFinding(rig, 'noMidiPower').facts).toEqual({
+      box: 'echo',
+      jack: 'in',
+      others: ['Foot controller'],
+    })
+    // A box with a power jack may stand on a supply that is not drawn.
+    expect(
+      codes(rigWith([taker(makePort('power', makeRole('powerIn')))], Object.values(rig.cables))),
+    ).toEqual([])
+  })
+
+  it('counts at the outlet that feeds the giver', () => {
+    const rig = makeRig({
+      controllers: [
+        makeController({
+          ports: [
+            makePort('out', makeRole('midiOut', { phantom: 'gives' })),
+            makePort('power', makeRole('powerIn', { milliamps: 300 })),
+          ],
+        }),
+      ],
+      devices: [
+        taker(makePort('power', makeRole('powerIn', { milliamps: 250 }))),
+        other('supply', 'supply', makePort('nine', makeRole('powerOut', { milliamps: 500 }))),
+      ],
+      cables: [
+        makeCable('controller.out', 'echo.in', { lead: 'din5' }),
+        makeCable('supply.nine', 'controller.power', { lead: 'power' }),
+      ],
+    })
+    expect(requireFinding(rig, 'weakPower').facts).toMatchObject({
+      drawn: 550,
+      gives: 500,
+      boxes: ['Foot controller', 'echo'],
+    })
+  })
+})
+
+describe('two controllers', () => {
+  it('a switch whose own controller does not reach the device is found, whichever press speaks to it', () => {
+    const out = makePort('out', makeRole('midiOut'))
+    const rig = makeRig({
+      controllers: [
+        makeController({ name: 'Left', ports: [out] }),
+        makeController({ id: 'controllerTwo' as never, order: 2, name: 'Right', ports: [out] }),
+      ],
+      devices: [receiver('a', 1, midiIn()), receiver('b', 2, midiIn())],
+      presets: [makePreset('pa', 'a', 0), makePreset('pb', 'b', 0)],
+      banks: [makeBank('one', 0)],
+      switches: [makeSwitch('one', 1, [recall('pa')]), makeSwitch('one', 2, [recall('pa'), recall('pb')])],
+      cables: [makeCable('controller.out', 'a.in'), makeCable('controllerTwo.out', 'b.in')],
+    })
+    expect(codes(rig).filter((code) => code === 'otherController')).toHaveLength(1)
+    expect(requireFinding(rig, 'otherController')).toMatchObject({
+      about: { id: 'one-2' },
+      facts: { controller: 'Left', devices: ['b'], reachedBy: 'Right' },
+    })
+  })
+
+  it('on outputs kept apart an omni device hears nothing of the others', () => {
+    const rig = (separateOutputs: boolean) =>
+      makeRig({
+        controllers: [
+          makeController({
+            separateOutputs,
+            ports: [makePort('out', makeRole('midiOut')), makePort('two', makeRole('midiOut'))],
+          }),
+        ],
+        devices: [{ ...receiver('a', 1, midiIn()), channel: 'omni' as const }, receiver('b', 2, midiIn())],
+        cables: [makeCable('controller.out', 'a.in'), makeCable('controller.two', 'b.in')],
+      })
+    expect(codes(rig(true))).toEqual([])
+    expect(codes(rig(false))).toEqual(['omniDevice'])
+  })
+})
+
+describe('a ring', () => {
+  it('is opened where nobody goes silent', () => {
+    const merges = (id: string, n: number) =>
+      receiver(
+        id,
+        n,
+        makePort('in', makeRole('midiIn', { merges: true })),
+        makePort('thru', makeRole('midiOut', { isThru: true, passes: 'always' })),
+        makePort('thru2', makeRole('midiOut', { isThru: true, passes: 'always' })),
+      )
+    const rig = rigWith(
+      [merges('a', 1), merges('b', 2)],
+      // The cable laid last is the one b lives on.
+      [makeCable('controller.out', 'a.in'), makeCable('b.thru', 'a.in'), makeCable('a.thru', 'b.in')],
+    )
+    expect(requireFinding(rig, 'loop').facts.silenced).toEqual([])
+    const fixed = expectFixable(rig, 'loop')
+    expect(codes(fixed)).toEqual([])
+    expect(Object.keys(fixed.cables)).toEqual(['controller_out-a_in', 'a_thru-b_in'])
   })
 })

@@ -6,7 +6,11 @@ import type { FindingOf } from './finding'
 
 export type FedTwice = FindingOf<
   'fedTwice',
-  { readonly box: string; readonly by: readonly string[]; readonly overMidi: boolean }
+  {
+    readonly box: string
+    readonly by: readonly { readonly box: string; readonly jack: string }[]
+    readonly overMidi: boolean
+  }
 >
 
 /** A box that gets its power from two places at once. The fix takes the MIDI cable's spare pins, or the last power cable, out. */
@@ -24,7 +28,10 @@ export function fedTwice(rig: Rig): FedTwice[] {
         about: { table: 'kind' in box ? 'devices' : 'controllers', id: box.id },
         facts: {
           box: box.name,
-          by: by.map(({ from, to }) => (from.box.id === box.id ? to : from).box.name),
+          by: by.map(({ from, to }) => {
+            const giver = from.box.id === box.id ? to : from
+            return { box: giver.box.name, jack: giver.port.name }
+          }),
           overMidi: phantom !== undefined,
         },
         ...(fix && { fix }),

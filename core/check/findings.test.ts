@@ -10,7 +10,7 @@ import {
   smallRig,
 } from '../rig/makeRig'
 import { findings } from './findings'
-import { codes, expectFixable } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './makeFinding'
 
 it('finds nothing in a rig that is right', () => {
   expect(findings(smallRig())).toEqual([])
@@ -103,14 +103,16 @@ describe('unsendable preset', () => {
 
   it('finds a bank the controller cannot select', () => {
     const rig = withController({ sendsBankSelect: false }, 299)
-    expect(findings(rig)).toMatchObject([
-      { facts: { display: '300', bank: 2, program: 43, why: 'noBankSelect' } },
-    ])
+    expect(requireFinding(rig, 'unsendablePreset')).toMatchObject({
+      facts: { display: '300', bank: 2, program: 43, why: 'noBankSelect' },
+    })
+    // What it does reach hangs on the bank the device was left in.
+    expect(requireFinding(rig, 'noBankSelect').facts).toMatchObject({ banks: 3, first: '1', last: '128' })
     expectFixable(rig, 'unsendablePreset')
   })
 
   it('has nothing against presets that can be sent', () => {
     expect(codes(withController({ highestProgram: 99 }, 99))).toEqual([])
-    expect(codes(withController({ sendsBankSelect: false }, 127))).toEqual([])
+    expect(codes(withController({ sendsBankSelect: false }, 127))).toEqual(['noBankSelect'])
   })
 })

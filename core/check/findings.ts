@@ -13,6 +13,11 @@ import { loop, type Loop } from './loop'
 import { midiPower, type MidiPower } from './midiPower'
 import { noChannel, type NoChannel } from './noChannel'
 import { noPath, type NoPath } from './noPath'
+import { noBankSelect, type NoBankSelect } from './noBankSelect'
+import { noMidiPower, type NoMidiPower } from './noMidiPower'
+import { monoLead, type MonoLead } from './monoLead'
+import { otherController, type OtherController } from './otherController'
+import { outForThru, type OutForThru } from './outForThru'
 import { omniDevice, type OmniDevice } from './omniDevice'
 import { sharedChannel, type SharedChannel } from './sharedChannel'
 import { silentSwitch, type SilentSwitch } from './silentSwitch'
@@ -55,6 +60,11 @@ import { beyondController, type BeyondController } from './beyondController'
 /** Everything a check can find, closed by code. */
 export type Finding =
   | NoPath
+  | OutForThru
+  | MonoLead
+  | NoMidiPower
+  | OtherController
+  | NoBankSelect
   | WrongRole
   | WrongWiring
   | ThruOff
@@ -129,6 +139,7 @@ export const CHECKS: readonly Check[] = [
   on(CABLING, wrongRole),
   on(CABLING, wrongWiring),
   on(CABLING, thruOff),
+  on(CABLING, outForThru),
   on(CABLING, usbWithoutHost),
   on(CABLING, crowdedJack),
   on(CABLING, loop),
@@ -139,6 +150,7 @@ export const CHECKS: readonly Check[] = [
   on(SWITCHES, ignoresPrograms),
   on(CABLING, echoedPrograms),
   on(CABLING, wrongWiper),
+  on(CABLING, monoLead),
   on(CABLING, wrongContact),
   on(CABLING, tooManyThrus),
   on(CABLING, longCable),
@@ -146,6 +158,9 @@ export const CHECKS: readonly Check[] = [
   on(CABLING, weakPower),
   on(CABLING, fedTwice),
   on(CABLING, midiPower),
+  on(CABLING, noMidiPower),
+  on(CABLING, noBankSelect),
+  on(SWITCHES, otherController),
   on([...SWITCHES, 'banks'], cannotPerform),
   on([...SWITCHES, 'banks'], unsendablePreset),
   on([...CABLING, 'controls'], controlClash),

@@ -1,7 +1,8 @@
+import { roomFor, type Room } from '../archetype/roomFor'
 import { layCable } from '../rig/edits/layCable'
 import { suggestCable } from '../rig/edits/suggestCable'
 import { receivers } from '../rig/channels'
-import { boxName, cablesIn } from '../rig/cabling/link'
+import { boxName, cablesIn, isForMidi } from '../rig/cabling/link'
 import { cutOff, isReached } from '../rig/cabling/signal'
 import type { Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
@@ -14,6 +15,8 @@ export type NoPath = FindingOf<
     readonly why: 'uncabled' | 'leadsNowhere'
     /** Where the fix would plug it in; null when there is no free jack. */
     readonly source: string | null
+    /** The box the fix puts in where no jack is free. */
+    readonly room: Pick<Room, 'box' | 'behind' | 'supply'> | null
   }
 >
 
@@ -26,7 +29,10 @@ export function noPath(rig: Rig): NoPath[] {
   return receivers(rig).flatMap((device): NoPath[] => {
     if (isReached(rig, device.id) || cutOff(rig).has(device.id)) return []
     const cable = suggestCable(rig, device)
-    const isCabled = device.ports.some((port) => cablesIn(rig, device.id, port.id).length > 0)
+    const room = cable ? null : roomFor(rig, device)
+    const fix = cable ? layCable(rig, cable) : room?.edit
+    // A power cable brings no messages.
+    const isCabled = device.ports.some((port) => cablesIn(rig, device.id, port.id).some(isForMidi))
     return [
       {
         code: 'noPath',
@@ -36,8 +42,9 @@ export function noPath(rig: Rig): NoPath[] {
           device: device.name,
           why: isCabled ? 'leadsNowhere' : 'uncabled',
           source: cable && boxName(rig, cable.from.id),
+          room: room && { box: room.box, behind: room.behind, supply: room.supply },
         },
-        ...(cable && { fix: layCable(rig, cable) }),
+        ...(fix && { fix }),
       },
     ]
   })

@@ -1,5 +1,5 @@
 import type { Channel } from '../base/channel'
-import { nextFreeChannel, receivers } from '../rig/channels'
+import { canOverhear, nextFreeChannel, receivers } from '../rig/channels'
 import { editRow } from '../rig/edits/editRow'
 import type { Rig } from '../rig/rig'
 import type { FindingOf } from './finding'
@@ -12,17 +12,19 @@ export type OmniDevice = FindingOf<
 /** A device that answers to what is meant for others. Alone it does no harm. */
 export function omniDevice(rig: Rig): OmniDevice[] {
   const all = receivers(rig)
-  if (all.length < 2) return []
   return all.flatMap((device): OmniDevice[] => {
     if (device.channel !== 'omni') return []
-    const free = device.isChannelFixed ? null : nextFreeChannel(rig)
+    // On an output of its own it hears nothing that is meant for others.
+    const others = all.filter((one) => one.id !== device.id && canOverhear(rig, one, device))
+    if (others.length === 0) return []
+    const free = device.isChannelFixed ? null : nextFreeChannel(rig, 0, device)
     const fix = free && editRow(rig, 'setChannel', 'devices', device.id, { channel: free })
     return [
       {
         code: 'omniDevice',
         severity: 'warning',
         about: { table: 'devices', id: device.id, field: 'channel' },
-        facts: { device: device.name, others: all.length - 1, free },
+        facts: { device: device.name, others: others.length, free },
         ...(fix && { fix }),
       },
     ]

@@ -17,6 +17,8 @@ export type WrongContact = FindingOf<
     readonly why: 'rest' | 'action' | 'order' | 'poles'
     readonly has: string
     readonly wants: string
+    /** The end the fix sets. */
+    readonly setAt: 'from' | 'to'
   }
 >
 
@@ -46,7 +48,15 @@ function mismatches(rig: Rig, link: Link, { from, to }: Contacts): WrongContact[
       code: 'wrongContact',
       severity,
       about: { table: 'cables', id: link.cable.id, field: why },
-      facts: { from: link.from.box.name, to: link.to.box.name, jack: link.to.port.name, why, has, wants },
+      facts: {
+        from: link.from.box.name,
+        to: link.to.box.name,
+        jack: link.to.port.name,
+        why,
+        has,
+        wants,
+        setAt: from.by === 'relay' ? 'from' : 'to',
+      },
       ...(fix && { fix }),
     })
   const at = (end: Link['from'], fields: Parameters<typeof alterRole>[3]) =>
@@ -85,5 +95,7 @@ function mismatches(rig: Rig, link: Link, { from, to }: Contacts): WrongContact[
       'warning',
       from.poles === 2 ? editRow(rig, 'changeCable', 'cables', link.cable.id, { lead: 'trs' }) : null,
     )
+  // The second switch of a dual one has no contact to work.
+  if (from.by === 'foot' && from.poles === 2 && to.poles === 1) add('poles', '2', '1', 'warning', null)
   return found
 }

@@ -62,7 +62,7 @@ export function wrongPower(rig: Rig): WrongPower[] {
 
 /** More drawn from an outlet than it gives. The fix moves the box that draws most to a free outlet that suits. */
 export function weakPower(rig: Rig): WeakPower[] {
-  return powerPlan(rig).outlets.flatMap(({ box: supply, port, gives, feeds, drawn }): WeakPower[] => {
+  return powerPlan(rig).outlets.flatMap(({ box: supply, port, gives, feeds, onward, drawn }): WeakPower[] => {
     if (drawn <= gives.milliamps) return []
     const greedy = feeds.reduce((most, one) => (one.needs.milliamps > most.needs.milliamps ? one : most))
     const better = moveToOutlet(rig, greedy.link.cable.id, greedy.needs)
@@ -74,7 +74,7 @@ export function weakPower(rig: Rig): WeakPower[] {
         facts: {
           supply: supply.name,
           outlet: port.name,
-          boxes: feeds.map(({ box }) => box.name),
+          boxes: [...feeds.map(({ box }) => box.name), ...onward],
           drawn,
           gives: gives.milliamps,
           better: better && better.name,

@@ -14,8 +14,10 @@ export type WrongWiring = FindingOf<
     readonly to: string
     readonly out: Plug
     readonly into: Plug
-    /** A TRRS plug where it makes no contact, or tip and ring the wrong way round. */
-    readonly why: 'trrs' | 'wiring'
+    /** A TRRS or a mono plug where it makes no contact, or tip and ring the wrong way round. */
+    readonly why: 'trrs' | 'mono' | 'wiring'
+    /** The adapters on the cable now, and those that are right. */
+    readonly has: readonly Adapter[]
     readonly adapters: readonly Adapter[]
     readonly silenced: readonly string[]
   }
@@ -28,13 +30,15 @@ export function wrongWiring(rig: Rig): WrongWiring[] {
     if (!roles) return []
     const { cable } = link
     const why = !isLeadRight(link)
-      ? 'trrs'
+      ? cable.lead === 'ts'
+        ? 'mono'
+        : 'trrs'
       : doesWiringFit(roles.from.plug, roles.to.plug, cable.adapters)
         ? null
         : 'wiring'
     if (why === null) return []
     const adapters = [...adaptersBetween(roles.from.plug, roles.to.plug)]
-    const lead = why === 'trrs' ? leadsBetween(roles.from, roles.to)[0]! : cable.lead
+    const lead = why !== 'wiring' ? leadsBetween(roles.from, roles.to)[0]! : cable.lead
     const fix = editRow(rig, 'changeCable', 'cables', cable.id, { lead, adapters })
     return [
       {
@@ -47,6 +51,7 @@ export function wrongWiring(rig: Rig): WrongWiring[] {
           out: roles.from.plug,
           into: roles.to.plug,
           why,
+          has: cable.adapters,
           adapters,
           silenced: silencedBy(rig, ({ cables }) => cables.includes(cable.id)),
         },

@@ -81,6 +81,18 @@ describe('a channel for every device', () => {
     expect(spreadTo(rig)).toEqual([9, 1, 2, 5, 5, 7])
   })
 
+  it('leaves a device alone whose maker fixed it to all channels, or to none', () => {
+    const fixed = { isChannelFixed: true }
+    const rig = makeRig({
+      devices: [
+        makeDevice('a', 'omni', fixed),
+        makeDevice('b', 'none', { ...fixed, order: 2 }),
+        ...devices('none'),
+      ],
+    })
+    expect(spreadTo(rig)).toEqual(['omni', 'none', 1])
+  })
+
   it('changes nothing when every device has one', () => {
     expect(spreadChannels(makeRig({ devices: devices(3, 1, 2) }))).toEqual({ ok: true, value: null })
   })

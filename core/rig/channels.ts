@@ -71,7 +71,10 @@ export interface TooManyDevices {
  * rest take the lowest free ones. Devices on outputs kept apart may have the same channel.
  */
 export function spreadChannels(rig: Rig): Result<Edit | null, TooManyDevices> {
-  const devices = receivers(rig)
+  // A channel its maker fixed is no matter of choice, be it one, all or none.
+  const devices = receivers(rig).filter(
+    ({ isChannelFixed, channel }) => !isChannelFixed || typeof channel === 'number',
+  )
   const given = new Map<string, Channel>()
   const isFree = (device: Device, channel: Channel) =>
     !devices.some((one) => given.get(one.id) === channel && canOverhear(rig, one, device))

@@ -1,6 +1,7 @@
 import { perObject } from '../base/perObject'
 import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'
+import { phantomOf } from '../rig/cabling/wiring'
 import { receivers } from '../rig/channels'
 import { formatDisplay } from '../rig/numbering/display'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
@@ -12,8 +13,8 @@ import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import { actionRecalls } from '../switching/action'
 import { addressOf } from '../rig/numbering/address'
 
-/** In this order: nothing is switched on while cables and shared jacks are changed; what is not saved last is lost. */
-export const PHASES = ['cables', 'jacks', 'power', 'settings', 'saving', 'trying'] as const
+/** In this order: nothing is switched on while cables are laid; menus need power; what is not saved last is lost. */
+export const PHASES = ['cables', 'power', 'jacks', 'settings', 'saving', 'trying'] as const
 
 export type Phase = (typeof PHASES)[number]
 
@@ -97,8 +98,8 @@ export const checklist = perObject((rig: Rig): readonly ChecklistLine[] => [
   ...links(rig)
     .toSorted((a, b) => rank(a) - rank(b))
     .map(cableLine),
-  ...boxes(rig).flatMap((box) => box.ports.flatMap((port) => jackLines(rig, box, port))),
   ...powerLines(rig),
+  ...boxes(rig).flatMap((box) => box.ports.flatMap((port) => jackLines(rig, box, port))),
   ...receivers(rig).flatMap((device) => settingLines(rig, device)),
   ...boxes(rig).flatMap(savingLines),
   ...receivers(rig).flatMap((device) => tryLine(rig, device)),
@@ -143,7 +144,7 @@ function jackLines(rig: Rig, box: Box, port: Port): ChecklistLine[] {
       factory: port.roles[port.factoryRole]!.kind,
       lost: port.roles.filter((one) => one !== role).map(({ kind }) => kind),
     })
-  if (role.kind === 'switchIn' || (role.kind === 'switchOut' && role.by === 'relay'))
+  if (canBeTold(box) && (role.kind === 'switchIn' || (role.kind === 'switchOut' && role.by === 'relay')))
     add('contact', { kind: 'contact', box: box.name, jack: port.name, rest: role.rest, action: role.action })
   if ('passes' in role && (role.passes === 'on' || role.passes === 'off') && isOnward(box, inUse)) {
     const next = inUse.map(({ from, to }) => (from.end.id === box.id ? to : from).box.name)[0]!
@@ -152,17 +153,38 @@ function jackLines(rig: Rig, box: Box, port: Port): ChecklistLine[] {
   return lines
 }
 
+/** What has a menu: an amp or a pedal without MIDI cannot be told how its jack is wired. */
+const canBeTold = (box: Box): boolean => !('kind' in box) || box.kind === 'receiver' || box.kind === 'box'
+
 /** A two-way jack of a box that passes on, or an out: something behind it waits. */
 const isOnward = (box: Box, inUse: readonly Link[]): boolean =>
   inUse.some((link) => isForMidi(link) && (link.from.end.id === box.id || link.from.meant.kind !== 'midiOut'))
 
+/** Supplies first, then what makes no sound, and what is loud last (common practice). */
 function powerLines(rig: Rig): ChecklistLine[] {
-  const all = boxes(rig)
-  if (all.length === 0) return []
+  const lit = boxes(rig).filter(lightsUp)
+  if (lit.length === 0) return []
+  const order = lit.toSorted((a, b) => powerRank(a) - powerRank(b))
   return [
-    line('power', 'switchOn', aboutBox(all[0]!), { kind: 'switchOn', boxes: all.map(({ name }) => name) }),
+    line('power', 'switchOn', aboutBox(order[0]!), {
+      kind: 'switchOn',
+      boxes: order.map(({ name }) => name),
+    }),
   ]
 }
+
+const powerRank = (box: Box): number =>
+  !('kind' in box) ? 1 : box.kind === 'supply' ? 0 : isLoud(box) ? 3 : 2
+
+/** A sound device without MIDI that takes its power from the wall: an amp. */
+const isLoud = (device: Device): boolean => device.kind === 'plain' && !hasPowerJack(device)
+
+const hasPowerJack = ({ ports }: Box): boolean =>
+  ports.some(({ roles }) => roles.some((role) => role.kind === 'powerIn' || phantomOf(role) === 'takes'))
+
+/** Whether a box is switched on at all: a pedal moved by the foot and a box of plain jacks are not. */
+const lightsUp = (box: Box): boolean =>
+  !('kind' in box) || box.kind === 'receiver' || box.kind === 'supply' || isLoud(box) || hasPowerJack(box)
 
 function settingLines(rig: Rig, device: Device): ChecklistLine[] {
   const about = aboutBox(device)

@@ -1,15 +1,29 @@
 import { own } from '../base/own'
 import type { Finding } from '../check/findings'
-import { inOrder, type Rig } from '../rig/rig'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
 import { boxName } from '../rig/cabling/link'
 import { arrivals, arrivalsMeant, type Arrival } from '../rig/cabling/signal'
 import type { Device, DeviceId } from '../rig/table/device'
-import { checklist, type ChecklistLine, type Task } from './checklist'
+import { formatDisplay } from '../rig/numbering/display'
+import type { Footswitch } from '../rig/table/switch'
+import { actionRecalls } from '../switching/action'
+import { compile } from '../switching/compile'
+import { spokenTo } from '../switching/spokenTo'
+import { checklist, type ChecklistLine } from './checklist'
+import { feederOf, silencing } from './silences'
 import { tickOf } from './ticks'
 
 /** What only the player can see, in the order in which asking is cheapest. */
 export type Question =
-  'isOn' | 'doesEarlierReact' | 'doesLampBlink' | 'isChannelSet' | 'doesReceive' | 'isSaved' | 'isPresetThere'
+  | 'isControllerOn'
+  | 'isOn'
+  | 'isFed'
+  | 'doesEarlierReact'
+  | 'doesLampBlink'
+  | 'isChannelSet'
+  | 'doesReceive'
+  | 'isSaved'
+  | 'isPresetThere'
 
 export type Answer = 'yes' | 'no' | 'unknown'
 
@@ -21,6 +35,8 @@ export type Verdict =
   | { readonly kind: 'noController' }
   /** The answer "no" to a question is the reason. */
   | { readonly kind: 'answer'; readonly question: Question }
+  /** Nothing was found wrong, and these are not known to be right. */
+  | { readonly kind: 'open'; readonly questions: readonly Question[] }
   /** All that can be asked is right. */
   | { readonly kind: 'beyond' }
 
@@ -33,8 +49,23 @@ export interface GuideFacts {
   readonly earlier: string | null
   /** The box the last cable comes from. */
   readonly before: string
+  readonly controller: string
+  /** What feeds the device, as drawn; null where nothing is drawn. */
+  readonly feeder: string | null
   /** A switch that asks something of the device, and what it asks. */
-  readonly attempt: Extract<Task, { kind: 'try' }> | null
+  readonly attempt: Attempt | null
+}
+
+/** The easiest way to make the controller say something to a device. */
+export interface Attempt {
+  readonly bank: string
+  readonly number: number
+  readonly label: string
+  /** The press that says it, counted from 1, or another gesture. */
+  readonly press: number
+  readonly gesture: 'press' | 'release' | 'longPress' | 'doublePress'
+  /** What the device then shows; null where no preset is recalled. */
+  readonly display: string | null
 }
 
 export interface Guide {
@@ -51,7 +82,9 @@ export interface Guide {
 }
 
 const QUESTIONS: readonly Question[] = [
+  'isControllerOn',
   'isOn',
+  'isFed',
   'doesEarlierReact',
   'doesLampBlink',
   'isChannelSet',
@@ -60,16 +93,16 @@ const QUESTIONS: readonly Question[] = [
   'isPresetThere',
 ]
 
-/** The line of the checklist whose tick answers a question. */
+/** The line of the checklist whose tick answers a question. Whether a thing is on now no tick of then can say. */
 const LINE_OF: Partial<Record<Question, string>> = {
-  isOn: 'switchOn',
   isChannelSet: 'channel/',
   doesReceive: 'receivePrograms/',
 }
 
 /**
- * Why is nothing happening? Walks the fault tree of one device: first what the rig knows to be wrong, then
- * what only the player can see; what a tick on the checklist answers is not asked.
+ * Why is nothing happening? Walks the fault tree of one device: first what the rig knows to be wrong and can silence it,
+ * then what only the player can see. What a tick on the checklist answers is not asked. "Cannot tell" is no yes: it is
+ * asked on, and told in the end.
  */
 export function guide(
   rig: Rig,
@@ -81,13 +114,14 @@ export function guide(
   if (!device) throw new RangeError(`There is no device ${deviceId}`)
   const way = wayTo(rig, deviceId)
   const lines = checklist(rig)
-  const facts = factsOf(rig, device, way, lines)
+  const facts = factsOf(rig, device, way)
   const known = verdictOfRig(rig, found, device, way, facts)
   const settled: Guide['settled'][number][] = []
   if (known) return { facts, settled, ask: null, verdict: known }
   for (const question of QUESTIONS) {
     if (question === 'doesEarlierReact' && facts.earlier === null) continue
-    // Messages seen coming in, or a box behind the same cables that reacts, speak for the cables.
+    if (question === 'doesReceive' && facts.attempt?.display === null) continue
+    if (question === 'isPresetThere' && facts.attempt?.display === null) continue
     const given = answers[question]
     const tick = given === undefined && isTicked(rig, lines, question, deviceId)
     if (given === undefined && !tick) return { facts, settled, ask: question, verdict: null }
@@ -95,7 +129,16 @@ export function guide(
     settled.push({ question, answer, by: tick ? 'tick' : 'player' })
     if (answer === 'no') return { facts, settled, ask: null, verdict: { kind: 'answer', question } }
   }
-  return { facts, settled, ask: null, verdict: { kind: 'beyond' } }
+  // What is no certain fault is said once all else is looked at.
+  const [perhaps] = silencing(rig, found, device, way)
+  if (perhaps) return { facts, settled, ask: null, verdict: { kind: 'finding', finding: perhaps } }
+  const open = settled.flatMap(({ question, answer }) => (answer === 'unknown' ? [question] : []))
+  return {
+    facts,
+    settled,
+    ask: null,
+    verdict: open.length === 0 ? { kind: 'beyond' } : { kind: 'open', questions: open },
+  }
 }
 
 function wayTo(rig: Rig, deviceId: string): Arrival | null {
@@ -106,20 +149,63 @@ function wayTo(rig: Rig, deviceId: string): Arrival | null {
   return null
 }
 
-function factsOf(rig: Rig, device: Device, way: Arrival | null, lines: readonly ChecklistLine[]): GuideFacts {
+function factsOf(rig: Rig, device: Device, way: Arrival | null): GuideFacts {
   const through = way?.through ?? []
   const earlier = through.findLast((id) => own(rig.devices, id)?.kind === 'receiver')
   const last = way && own(rig.cables, way.cables.at(-1)!)
   const before = last && (last.from.id === device.id ? last.to.id : last.from.id)
-  const attempt = lines.find(({ key }) => key === `try/${device.id}`)?.task
   return {
     device: device.name,
     channel: device.channel,
     through: through.map((id) => boxName(rig, id)),
     earlier: earlier === undefined ? null : boxName(rig, earlier),
     before: before ? boxName(rig, before) : '',
-    attempt: attempt?.kind === 'try' ? attempt : null,
+    controller: inOrder(rig.controllers)[0]?.name ?? '',
+    feeder: feederOf(rig, device.id),
+    attempt: attemptAt(rig, device),
   }
+}
+
+/** The first switch that says something to a device: by a first press before a later one, by a press before another gesture. */
+export function attemptAt(rig: Rig, device: Device): Attempt | null {
+  const all = byIndex(rig.banks).flatMap((bank) =>
+    Object.values(rig.switches)
+      .filter((one) => one.bankId === bank.id && spokenTo(rig, one).has(device.id))
+      .sort((a, b) => a.number - b.number)
+      .flatMap((one) => attemptsOn(rig, one, bank.name, device)),
+  )
+  const rank = ({ gesture, press, display }: Attempt) =>
+    (gesture === 'press' ? press : 100) + (display === null ? 1000 : 0)
+  return all.sort((a, b) => rank(a) - rank(b))[0] ?? null
+}
+
+const listsOf = ({ positions, release, longPress, doublePress }: Footswitch) => [
+  ...positions.map((actions, position) => ({ event: 'press' as const, position, actions })),
+  { event: 'release' as const, position: 0, actions: release },
+  { event: 'longPress' as const, position: 0, actions: longPress },
+  { event: 'doublePress' as const, position: 0, actions: doublePress },
+]
+
+function attemptsOn(rig: Rig, footswitch: Footswitch, bank: string, device: Device): Attempt[] {
+  return listsOf(footswitch).flatMap(({ event, position, actions }): Attempt[] => {
+    const says = compile(rig, footswitch, event, position).some(
+      (step) => step.kind === 'send' && step.deviceId === device.id,
+    )
+    if (!says) return []
+    const index = actions
+      .flatMap((action) => actionRecalls(rig, action))
+      .find(({ deviceId }) => deviceId === device.id)?.index
+    return [
+      {
+        bank,
+        number: footswitch.number,
+        label: footswitch.label,
+        press: position + 1,
+        gesture: event,
+        display: index === undefined ? null : formatDisplay(device.numbering, index),
+      },
+    ]
+  })
 }
 
 function verdictOfRig(
@@ -130,9 +216,8 @@ function verdictOfRig(
   { attempt }: GuideFacts,
 ): Verdict | null {
   if (Object.keys(rig.controllers).length === 0) return { kind: 'noController' }
-  const onTheWay = new Set<string>([device.id, ...(way?.through ?? []), ...(way?.cables ?? [])])
-  const finding = found.find(({ about, severity }) => severity === 'error' && onTheWay.has(about.id))
-  if (finding) return { kind: 'finding', finding }
+  const [finding] = silencing(rig, found, device, way)
+  if (finding?.severity === 'error') return { kind: 'finding', finding }
   return attempt ? null : { kind: 'notAsked' }
 }
 

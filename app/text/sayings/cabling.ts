@@ -1,3 +1,4 @@
+import type { Adapter, Finding, Plug } from '#core'
 import { listText } from '../counts'
 import { ADAPTER_TEXT, lengthText, PLUG_TEXT, ROLE_TEXT } from '../jacks'
 import type { Sayings } from './saying'
@@ -6,24 +7,46 @@ import type { Sayings } from './saying'
 const silencedText = (names: readonly string[]): string =>
   names.length === 0 ? '' : `${listText(names)} ${names.length === 1 ? 'hears' : 'hear'} nothing. `
 
+/** What a box put in where no jack is free brings with it. */
+const roomText = (room: Extract<Finding, { code: 'noPath' }>['facts']['room']): string =>
+  room === null
+    ? 'No jack is free for it, and no thru box would help: it needs another kind of input, or a controller with one more output.'
+    : `No jack is free for it. A ${room.box} makes room, ${room.supply === null ? 'with a supply of its own' : `fed by ${room.supply}`}.`
+
+/** Why plugs do not suit, by the adapter that is there and the one that is not. */
+function wiringTitle(out: Plug, into: Plug, has: readonly Adapter[], adapters: readonly Adapter[]): string {
+  if (has.length > 0 && adapters.length === 0) return 'This cable has an adapter that is not needed.'
+  if (has.length > 0) return 'This cable has the wrong adapter.'
+  return out === 'din' || into === 'din'
+    ? 'This cable lacks an adapter between DIN and TRS.'
+    : out === 'trrs' || into === 'trrs'
+      ? 'This cable lacks an adapter between TRRS and TRS.'
+      : 'One end is wired TRS type A, the other type B.'
+}
+
 export const cablingSayings: Sayings<
   | 'noPath'
   | 'wrongRole'
   | 'wrongWiring'
   | 'thruOff'
+  | 'outForThru'
   | 'usbWithoutHost'
   | 'crowdedJack'
   | 'loop'
   | 'tooManyThrus'
   | 'longCable'
 > = {
-  noPath: ({ facts: { device, why, source } }) => ({
+  noPath: ({ facts: { device, why, source, room } }) => ({
     title: `Nothing reaches ${device}.`,
-    body:
+    body: [
       why === 'uncabled'
-        ? `It has no cable to the controller or to a box that hands messages on.${source ? '' : ' No jack is free for it: a thru box or hub would make room.'}`
-        : 'Its cables lead to no controller: the box before it does not hand messages on.',
-    fix: source && `Cable it to ${source}`,
+        ? 'It has no MIDI cable to the controller or to a box that hands messages on.'
+        : 'Its MIDI cables lead to no controller: the box before it does not hand messages on.',
+      ...(source ? [] : [roomText(room)]),
+    ].join(' '),
+    fix: source
+      ? `Cable it to ${source}`
+      : room && `Put in a ${room.box.replace(/^MIDI /, '')} behind ${room.behind}`,
   }),
   wrongRole: ({ facts: { box, jack, other, set, wanted, silenced } }) =>
     wanted === null
@@ -37,14 +60,20 @@ export const cablingSayings: Sayings<
           body: `${silencedText(silenced)}The cable to ${other} needs ${ROLE_TEXT[wanted]}. Change it with the gear off or muted.`,
           fix: `Set it to ${ROLE_TEXT[wanted]}`,
         },
-  wrongWiring: ({ facts: { from, to, out, into, why, adapters, silenced } }) => ({
+  wrongWiring: ({ facts: { from, to, out, into, why, has, adapters, silenced } }) => ({
     title:
-      why === 'trrs' ? 'This cable is TRRS where TRS is needed.' : 'This cable needs the other TRS wiring.',
+      why === 'mono'
+        ? 'This is a mono cable, and TRS MIDI needs two contacts.'
+        : why === 'trrs'
+          ? 'This cable is TRRS where TRS is needed.'
+          : wiringTitle(out, into, has, adapters),
     body: `${from} sends ${PLUG_TEXT[out]}, ${to} listens on ${PLUG_TEXT[into]}. Nothing is damaged; nothing arrives. ${silencedText(silenced)}`.trim(),
     fix:
       adapters.length === 0
-        ? 'Use a plain cable'
-        : why === 'trrs'
+        ? why === 'mono'
+          ? 'Use a TRS cable'
+          : 'Use a plain cable'
+        : why !== 'wiring'
           ? `Use a TRS cable with ${listText(adapters.map((one) => ADAPTER_TEXT[one]))}`
           : `Use an ${listText(adapters.map((one) => ADAPTER_TEXT[one]))}`
               .replace('an DIN', 'a DIN')
@@ -54,6 +83,11 @@ export const cablingSayings: Sayings<
     title: `${jack} on ${box} is off.`,
     body: `${silencedText(silenced)}${box} does not hand messages on until it is told to.`,
     fix: `Switch ${jack} on`,
+  }),
+  outForThru: ({ facts: { box, jack, thru, isThruFree, to, silenced } }) => ({
+    title: `${to} hangs on ${jack} of ${box}: use ${thru}.`,
+    body: `${jack} carries only what ${box} says itself; ${thru} hands on what comes in. ${silencedText(silenced)}${isThruFree ? '' : `${thru} is taken: a thru box makes room.`}`.trim(),
+    fix: isThruFree ? `Plug it into ${thru}` : null,
   }),
   usbWithoutHost: ({ facts: { from, to, ends, host, silenced } }) =>
     ends === 'device'
@@ -78,10 +112,14 @@ export const cablingSayings: Sayings<
         : `It takes one plug. ${listText(others)} cannot all be in it.`,
     fix: `Take out the cable to ${others.at(-1)!}`,
   }),
-  loop: ({ facts: { boxes } }) => ({
+  loop: ({ facts: { boxes, silenced }, about, fix }) => ({
     title: 'Messages go round in a ring.',
-    body: `${listText(boxes)} hand on to each other: one step would be sent for ever. Open the ring, or stop one of them handing on.`,
-    fix: 'Take out the cable that closes it',
+    body: `${listText(boxes)} hand on to each other: one step would be sent for ever. Open the ring, or stop one of them handing on.${
+      silenced.length === 0
+        ? ''
+        : ` Without this cable ${listText(silenced)} would hear nothing: lay another first.`
+    }`,
+    fix: fix && about.table === 'cables' ? 'Take this cable out' : null,
   }),
   tooManyThrus: ({ facts: { device, thrus, through } }) => ({
     title: `${device} is behind ${thrus} thru jacks.`,

@@ -18,7 +18,7 @@ export const chartSayings: Sayings<
   reservedNumber: ({ facts: { control, number, what, free }, fix }) => ({
     title: `CC ${number} is no number for ${control}.`,
     body: KEPT[what],
-    fix: fix && free !== null ? `Give it CC ${free}` : null,
+    fix: fix ? (free === null ? 'Mark it as kept by the device' : `Give it CC ${free}`) : null,
   }),
   lookAlike: ({ facts: { device, one, other, why } }) => ({
     title: `${device} has two that look alike.`,

@@ -5,10 +5,10 @@ import type { Sayings } from './saying'
 type Contact = Extract<Finding, { code: 'wrongContact' }>['facts']
 
 const CONTACT: Record<Contact['why'], (facts: Contact) => { title: string; body: string; fix: string }> = {
-  rest: ({ from, to, jack, has, wants }) => ({
+  rest: ({ from, to, jack, has, wants, setAt }) => ({
     title: `${from} rests ${has}; ${jack} on ${to} expects ${wants}.`,
     body: 'It would work the wrong way round: on when it should be off.',
-    fix: 'Make them agree',
+    fix: setAt === 'from' ? `Set ${from} to rest ${wants}` : `Set ${jack} on ${to} to rest ${has}`,
   }),
   action: ({ from, to, jack, has, wants }) => ({
     title: `${from} is ${has}; ${jack} on ${to} wants ${wants}.`,
@@ -23,9 +23,12 @@ const CONTACT: Record<Contact['why'], (facts: Contact) => { title: string; body:
     body: `Number one is on the ${has} of ${from} and on the ${wants} of ${to}: the two functions change places.`,
     fix: 'Swap tip and ring',
   }),
-  poles: ({ from, to, jack }) => ({
+  poles: ({ from, to, jack, has }) => ({
     title: `Only one contact reaches ${to}.`,
-    body: `${jack} takes two, on tip and ring. The one from ${from} works the first function only.`,
+    body:
+      has === '2'
+        ? `${from} has two switches on one plug, and ${jack} takes one contact: the second switch does nothing. Use a jack for two, or a splitter into two jacks.`
+        : `${jack} takes two, on tip and ring. The one from ${from} works the first function only.`,
     fix: 'Use a TRS cable',
   }),
 }
@@ -49,11 +52,23 @@ export const NEED_TEXT: Record<Need, string> = {
   clock: 'Sends MIDI clock',
 }
 
-export const controlSayings: Sayings<'wrongWiper' | 'wrongContact' | 'cannotPerform'> = {
+export const controlSayings: Sayings<
+  'wrongWiper' | 'monoLead' | 'wrongContact' | 'cannotPerform' | 'otherController'
+> = {
   wrongWiper: ({ facts: { pedal, box, jack, wiper } }) => ({
     title: `${pedal} has its wiper on the other contact.`,
     body: `${jack} on ${box} reads the ${wiper}. The sweep would jump, or come the wrong way round.`,
     fix: 'Swap tip and ring',
+  }),
+  monoLead: ({ facts: { pedal, box, jack } }) => ({
+    title: `${pedal} is on a mono cable.`,
+    body: `${jack} on ${box} needs tip, ring and sleeve: with a mono plug the pedal reads nothing, or stands at one end.`,
+    fix: 'Use a TRS cable',
+  }),
+  otherController: ({ facts: { label, number, controller, devices, reachedBy } }) => ({
+    title: `${label || `Switch ${number}`} does not reach ${listText(devices)}.`,
+    body: `It stands on ${controller}, and only ${reachedBy} has a way there. Cable ${controller} to it by a merge box, or put the switch on ${reachedBy}.`,
+    fix: null,
   }),
   wrongContact: ({ facts, fix }) => {
     const text = CONTACT[facts.why](facts)

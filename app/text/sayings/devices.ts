@@ -2,7 +2,13 @@ import { count, listText } from '../counts'
 import type { Sayings } from './saying'
 
 export const deviceSayings: Sayings<
-  'sharedChannel' | 'omniDevice' | 'noChannel' | 'blockedChannel' | 'ignoresPrograms' | 'echoedPrograms'
+  | 'noBankSelect'
+  | 'sharedChannel'
+  | 'omniDevice'
+  | 'noChannel'
+  | 'blockedChannel'
+  | 'ignoresPrograms'
+  | 'echoedPrograms'
 > = {
   sharedChannel: ({ facts: { channel, device, holder, mover, free }, fix }) => ({
     title: `${device} and ${holder} both listen on channel ${channel}.`,
@@ -17,10 +23,16 @@ export const deviceSayings: Sayings<
     body: `It reacts to what is meant for the other ${count(others, 'device')}.`,
     fix: free === null ? null : `Set it to channel ${free}`,
   }),
-  noChannel: ({ facts: { device, free } }) => ({
+  noBankSelect: ({ facts: { controller, device, banks, first, last } }) => ({
+    title: `${controller} cannot turn the banks of ${device}.`,
+    body: `${device} has ${banks} banks of presets, and ${controller} sends no bank select: it reaches ${first} to ${last} of whichever bank ${device} was left in. Keep what you need in the first, and leave it there.`,
+    fix: null,
+  }),
+  noChannel: ({ facts: { device, free, isFixed } }) => ({
     title: `${device} listens on no channel.`,
-    body:
-      free === null
+    body: isFixed
+      ? 'Its channel is fixed by the maker. See its manual for how it takes MIDI.'
+      : free === null
         ? 'All 16 channels are taken. Share one on purpose between two that change together, or put some devices on a second output.'
         : 'It hears nothing until it has one, here and on the device.',
     fix: free === null ? null : `Set it to channel ${free}`,

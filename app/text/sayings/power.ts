@@ -9,7 +9,7 @@ const QUANTITY = {
   centre: (value: string) => `centre ${value}`,
 } as const
 
-export const powerSayings: Sayings<'wrongPower' | 'weakPower' | 'fedTwice' | 'midiPower'> = {
+export const powerSayings: Sayings<'wrongPower' | 'weakPower' | 'fedTwice' | 'midiPower' | 'noMidiPower'> = {
   wrongPower: ({ facts: { box, supply, outlet, why, gives, needs, better } }) => ({
     title: `${box} needs ${QUANTITY[why](needs)}; ${outlet} of ${supply} gives ${QUANTITY[why](gives)}.`,
     body: `The wrong supply can destroy it. ${TRUST_THE_MANUAL}`,
@@ -22,8 +22,10 @@ export const powerSayings: Sayings<'wrongPower' | 'weakPower' | 'fedTwice' | 'mi
   }),
   fedTwice: ({ facts: { box, by, overMidi } }) => ({
     title: `${box} is fed twice.`,
-    body: `${listText(by)} both give it power. Never feed from two supplies.`,
-    fix: overMidi ? 'Use a MIDI cable without power' : 'Take out the last power cable',
+    body: `${listText(by.map(({ box: giver, jack }) => `${jack} of ${giver}`))} all give it power. Never feed from two supplies: leave one.`,
+    fix: overMidi
+      ? 'Use a MIDI cable without power'
+      : `Take out the cable from ${by.at(-1)!.jack} of ${by.at(-1)!.box}`,
   }),
   midiPower: ({ facts: { from, to, why } }) =>
     why === 'needsFivePins'
@@ -37,4 +39,9 @@ export const powerSayings: Sayings<'wrongPower' | 'weakPower' | 'fedTwice' | 'mi
           body: `Only one of them is built for it. ${TRUST_THE_MANUAL}`,
           fix: 'Use a cable with three pins',
         },
+  noMidiPower: ({ facts: { box, jack, others } }) => ({
+    title: `${box} gets no power.`,
+    body: `It lives on its MIDI cable, and ${others.length === 0 ? `nothing is plugged into ${jack}` : `${listText(others)} ${others.length === 1 ? 'gives' : 'give'} none there`}. Use the supply or the powering box its maker names. ${TRUST_THE_MANUAL}`,
+    fix: null,
+  }),
 }

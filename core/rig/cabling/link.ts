@@ -103,8 +103,9 @@ export function carriesMidi(link: Link): boolean {
   return from.meant.kind === 'air'
 }
 
-/** A TRRS plug in a TRS jack, or the other way round, makes no contact where it should. */
+/** A TRRS plug in a TRS jack makes no contact where it should; a mono plug joins ring and sleeve. */
 export function isLeadRight({ cable, from, to }: Link): boolean {
+  if (cable.lead === 'ts') return false
   const plugs = [from.meant, to.meant].map((role) => ('plug' in role ? role.plug : null))
   return cable.lead !== 'trrs' || plugs.every((plug) => plug === 'trrs')
 }

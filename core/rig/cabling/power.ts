@@ -10,6 +10,8 @@ export interface Outlet {
   readonly port: Port
   readonly gives: RoleOf<'powerOut'>
   readonly feeds: readonly { readonly link: Link; readonly box: Box; readonly needs: RoleOf<'powerIn'> }[]
+  /** Boxes that live on what those hand on over MIDI cables, as far as what they draw is known. */
+  readonly onward: readonly string[]
   /** What all of them draw together, in mA. */
   readonly drawn: number
 }
@@ -40,7 +42,7 @@ export const powerPlan = perTables(CABLING, (rig: Rig): PowerPlan => {
   for (const box of boxes(rig))
     for (const port of box.ports) {
       const role = roleOf(port)
-      if (role.kind === 'powerOut') outlets.push(outletOf(rig, box, port, role))
+      if (role.kind === 'powerOut') outlets.push(outletOf(rig, box, port, role, overMidi))
       if (role.kind === 'powerIn') {
         const phantom = overMidi.filter(({ from, to }) =>
           [from, to].some((side) => side.end.id === box.id && phantomOf(side.meant) === 'takes'),
@@ -51,12 +53,45 @@ export const powerPlan = perTables(CABLING, (rig: Rig): PowerPlan => {
   return { outlets, consumers }
 })
 
-function outletOf(rig: Rig, box: Box, port: Port, gives: RoleOf<'powerOut'>): Outlet {
+function outletOf(
+  rig: Rig,
+  box: Box,
+  port: Port,
+  gives: RoleOf<'powerOut'>,
+  overMidi: readonly Link[],
+): Outlet {
   const feeds = cablesIn(rig, box.id, port.id).flatMap((link) => {
     const needs = link.to.meant
     return needs.kind === 'powerIn' ? [{ link, box: link.to.box, needs }] : []
   })
-  return { box, port, gives, feeds, drawn: feeds.reduce((sum, { needs }) => sum + needs.milliamps, 0) }
+  const onward = feeds.flatMap((fed) => fedThrough(fed.box, overMidi, new Set([box.id, fed.box.id])))
+  const drawn = [...feeds.map(({ needs }) => needs.milliamps), ...onward.map(({ milliamps }) => milliamps)]
+  return {
+    box,
+    port,
+    gives,
+    feeds,
+    onward: onward.map((one) => one.box.name),
+    drawn: drawn.reduce((sum, one) => sum + one, 0),
+  }
+}
+
+/** Boxes that live on the MIDI power of a box, and on theirs, with what each draws. */
+function fedThrough(
+  giver: Box,
+  overMidi: readonly Link[],
+  seen: Set<string>,
+): { box: Box; milliamps: number }[] {
+  return overMidi.flatMap(({ from, to }) => {
+    const [end, other] = from.box.id === giver.id ? [from, to] : [to, from]
+    if (end.box.id !== giver.id || phantomOf(end.meant) !== 'gives' || seen.has(other.box.id)) return []
+    seen.add(other.box.id)
+    const needs = other.box.ports.map(roleOf).find((role) => role.kind === 'powerIn')
+    return [
+      ...(needs ? [{ box: other.box, milliamps: needs.milliamps }] : []),
+      ...fedThrough(other.box, overMidi, seen),
+    ]
+  })
 }
 
 /** What does not agree between an outlet and what hangs on it. */

@@ -1,5 +1,6 @@
 import { CHANNELS, type Channel } from '../../base/channel'
 import { wireTime } from '../../midi/wireTime'
+import { own } from '../../base/own'
 import { inOrder, type Rig } from '../rig'
 import type { Port } from '../table/port'
 import { roleOf } from '../table/port'
@@ -24,19 +25,27 @@ export interface Arrival {
 }
 
 /** One way over one cable. */
-interface Way {
+export interface Way {
   readonly link: Link
   readonly jack: Port
   readonly to: string
   readonly toJack: string
 }
 
-interface Ways {
+export interface Ways {
   /** Ways out of each box. */
   readonly of: ReadonlyMap<string, readonly Way[]>
-  /** Hands on what comes in. */
-  readonly passesOn: (jack: Port) => boolean
+  /** Whether a box hands on by a jack what comes in by another. */
+  readonly passesOn: (jack: Port, box: string) => boolean
 }
+
+/**
+ * The ways of a message out of a box it came into by the jack `by` ({@link jackKey}). Where it can go hangs on that
+ * jack too, since nothing goes back out of the jack it came in by: a walk over boxes alone misses what the
+ * second way into a box opens.
+ */
+export const onward = (ways: Ways, box: string, by: string): readonly Way[] =>
+  (ways.of.get(box) ?? []).filter(({ jack }) => ways.passesOn(jack, box) && jackKey(box, jack.id) !== by)
 
 function waysOver(rig: Rig, counts: (link: Link) => boolean): ReadonlyMap<string, readonly Way[]> {
   const ways = new Map<string, Way[]>()
@@ -56,7 +65,7 @@ const passesOf = (jack: Port): string =>
   jack.roles.map((role) => ('passes' in role ? role.passes : 'never')).find((passes) => passes !== 'never') ??
   'never'
 
-const waysNow = perTables(CABLING, (rig: Rig): Ways => ({
+export const waysNow = perTables(CABLING, (rig: Rig): Ways => ({
   of: waysOver(rig, carriesMidi),
   passesOn: (jack) => {
     const role = roleOf(jack)
@@ -64,11 +73,21 @@ const waysNow = perTables(CABLING, (rig: Rig): Ways => ({
   },
 }))
 
-/** As cabled, with every wrong setting, adapter and lead put right. */
+/** As cabled, with every wrong setting, adapter, lead and out in place of a thru put right. */
 const waysMeant = perTables(CABLING, (rig: Rig): Ways => ({
   of: waysOver(rig, isForMidi),
-  passesOn: (jack) => passesOf(jack) !== 'never',
+  passesOn: (jack, box) => passesOf(jack) !== 'never' || thrusBeside(rig, box, jack).length > 0,
 }))
+
+/** The thru jacks of a device, where `jack` is its out that carries only its own messages: the two are easily mixed up. */
+export function thrusBeside(rig: Rig, boxId: string, jack: Port): readonly Port[] {
+  const role = roleOf(jack)
+  if (role.kind !== 'midiOut' || role.passes !== 'never') return []
+  const ports = own(rig.devices, boxId)?.ports ?? []
+  return ports.filter(({ id, roles }) =>
+    roles.some((one) => id !== jack.id && one.kind === 'midiOut' && one.passes !== 'never'),
+  )
+}
 
 const isThru = (jack: Port): boolean => {
   const role = roleOf(jack)
@@ -79,11 +98,12 @@ const isThru = (jack: Port): boolean => {
 const RESEND = wireTime(3)
 
 /**
- * Every box the messages of `start` reach, with the shortest way. Breadth first, so that a loop ends.
- * Boxes hand on only by jacks that pass, and never back out of the jack a message came in by.
+ * Every box the messages of `start` reach, with the shortest way. Breadth first over the jacks messages come in by, so
+ * that a ring ends.
  */
 function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): ReadonlyMap<string, Arrival> {
   const reached = new Map<string, Arrival>()
+  const seen = new Set<string>()
   const queue: { box: string; by: string | null; arrival: Arrival }[] = [
     {
       box: start,
@@ -91,16 +111,17 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
       arrival: { out: '', cables: [], through: [], thrus: 0, delay: 0, channels: CHANNELS },
     },
   ]
-  for (let next = queue.shift(); next; next = queue.shift()) {
-    const { box, by, arrival } = next
-    for (const { link, jack, to, toJack } of ways.of.get(box) ?? []) {
-      const isStart = by === null
-      if (isStart ? !leaves(jack) : !ways.passesOn(jack) || jackKey(box, jack.id) === by) continue
-      if (to === start || reached.has(to)) continue
+  for (let n = 0; n < queue.length; n++) {
+    const { box, by, arrival } = queue[n]!
+    const isStart = by === null
+    const all = isStart ? (ways.of.get(box) ?? []).filter(({ jack }) => leaves(jack)) : onward(ways, box, by)
+    for (const { link, jack, to, toJack } of all) {
+      if (seen.has(toJack)) continue
+      seen.add(toJack)
       const role = roleOf(jack)
       const thru = !isStart && isThru(jack)
       const blocks = role.kind === 'midiOut' ? role.blocks : []
-      const onward: Arrival = {
+      const next: Arrival = {
         out: isStart ? jack.id : arrival.out,
         cables: [...arrival.cables, link.cable.id],
         through: isStart ? [] : [...arrival.through, box],
@@ -109,8 +130,8 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
         channels:
           blocks.length === 0 ? arrival.channels : arrival.channels.filter((one) => !blocks.includes(one)),
       }
-      reached.set(to, onward)
-      queue.push({ box: to, by: toJack, arrival: onward })
+      if (to !== start && !reached.has(to)) reached.set(to, next)
+      queue.push({ box: to, by: toJack, arrival: next })
     }
   }
   return reached
@@ -161,33 +182,3 @@ export const silencedBy = (rig: Rig, is: (way: Arrival) => boolean): string[] =>
     const box = boxOf(rig, id)
     return box && 'kind' in box && box.kind === 'receiver' && is(way) ? [box.name] : []
   })
-
-/** The cables and boxes of a round trip by jacks that pass; null when there is none. Messages would go round for ever. */
-export function findLoop(
-  rig: Rig,
-): { readonly cables: readonly string[]; readonly boxes: readonly string[] } | null {
-  const ways = waysNow(rig)
-  const done = new Set<string>()
-  type Step = Way & { readonly box: string }
-  const walk = (box: string, by: string | null, path: readonly Step[]): readonly Step[] | null => {
-    const at = path.findIndex((step) => step.box === box)
-    // A loop only if the box hands on to where the walk went from it the first time.
-    if (at >= 0) {
-      const first = path[at]!
-      return ways.passesOn(first.jack) && jackKey(box, first.jack.id) !== by ? path.slice(at) : null
-    }
-    if (done.has(box)) return null
-    for (const way of ways.of.get(box) ?? []) {
-      if (by !== null && (!ways.passesOn(way.jack) || jackKey(box, way.jack.id) === by)) continue
-      const loop = walk(way.to, way.toJack, [...path, { ...way, box }])
-      if (loop) return loop
-    }
-    done.add(box)
-    return null
-  }
-  for (const id of [...Object.keys(rig.controllers), ...Object.keys(rig.devices)]) {
-    const loop = walk(id, null, [])
-    if (loop) return { cables: loop.map(({ link }) => link.cable.id), boxes: loop.map(({ box }) => box) }
-  }
-  return null
-}

@@ -60,16 +60,21 @@ function leadsFor(role: Role): readonly Lead[] {
   switch (role.kind) {
     case 'midiIn':
     case 'midiOut':
-      return role.plug === 'din' ? ['din3', 'din5'] : role.plug === 'trrs' ? ['trrs', 'trs'] : ['trs']
+      // A mono lead goes in and does not work: players have them at hand, so it can be said and is then found.
+      return role.plug === 'din'
+        ? ['din3', 'din5']
+        : role.plug === 'trrs'
+          ? ['trrs', 'trs', 'ts']
+          : ['trs', 'ts']
     case 'usb':
     case 'air':
       return [role.kind]
     case 'switchIn':
     case 'switchOut':
-      return role.poles === 2 ? ['trs'] : ['ts', 'trs']
+      return role.poles === 2 ? ['trs', 'ts'] : ['ts', 'trs']
     case 'expressionIn':
     case 'expressionOut':
-      return ['trs']
+      return ['trs', 'ts']
     case 'powerIn':
     case 'powerOut':
       return ['power']

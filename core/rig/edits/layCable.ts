@@ -50,6 +50,17 @@ export function layCable(rig: Rig, cable: Cable): Edit {
   }
 }
 
+/** Plugs a cable in elsewhere, and readies the jacks as {@link layCable} does. */
+export function moveCable(rig: Rig, before: Cable, after: Cable): Edit {
+  const { changes } = layCable(rig, after)
+  return {
+    label: 'changeCable',
+    changes: changes.map((one) =>
+      one.table === 'cables' ? change('cables', before.id, before, after) : one,
+    ),
+  }
+}
+
 function readied(rig: Rig, end: CableEnd, wanted: Role, other: Role): readonly Change[] {
   const edit = editPort(rig, 'setJack', end.id, end.port, (port) => {
     const role = port.roles.indexOf(wanted)
