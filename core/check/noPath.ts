@@ -1,4 +1,4 @@
-import { roomFor, type Room } from '../archetype/roomFor'
+import { roomFor, type Room } from './roomFor'
 import { layCable } from '../rig/edits/layCable'
 import { suggestCable } from '../rig/edits/suggestCable'
 import { receivers } from '../rig/channels'

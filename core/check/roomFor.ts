@@ -12,11 +12,11 @@ import { inOrder, type Rig } from '../rig/rig'
 import type { CableEnd } from '../rig/table/cable'
 import type { Device } from '../rig/table/device'
 import { roleOf, type Port, type Role } from '../rig/table/port'
-import { addDevice } from './addBox'
-import type { DeviceArchetype } from './archetype'
-import { thruBox } from './devices/thruBox'
-import { trsHub } from './devices/trsHub'
-import { usbHostBox } from './devices/usbHostBox'
+import { addDevice } from '../archetype/addBox'
+import type { DeviceArchetype } from '../archetype/archetype'
+import { thruBox } from '../archetype/devices/thruBox'
+import { trsHub } from '../archetype/devices/trsHub'
+import { usbHostBox } from '../archetype/devices/usbHostBox'
 
 /** A box put in to make room for a device no jack is free for. */
 export interface Room {
