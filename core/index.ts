@@ -245,6 +245,8 @@ export { routeLines, linesOf, type Line, type Route } from './arrange/route'
 export { freeSpot, spots } from './arrange/spots'
 export { tidy } from './arrange/tidy'
 
+export { firstFloor, type FirstFloor } from './setup/firstFloor'
+export { firstSound, type FirstSoundRefusal } from './setup/firstSound'
 export { checklist, PHASES, type ChecklistLine, type Phase, type Task } from './setup/checklist'
 export { lostTick, tickOf, toggleTick } from './setup/ticks'
 export { jackCautions, PHASE_CAUTIONS, taskCautions, type Caution } from './setup/cautions'

@@ -5,6 +5,8 @@ import type { Answer, RigServer } from './rigServer'
 
 const refusal = (code: ErrorCode): Answer<never> => ({ kind: 'refused', error: errorReply(code).error })
 
+const HOLDS = { controllers: 0, devices: 0, sounds: 0, banks: 0, switches: 0 }
+
 /**
  * A server of one rig in memory, for tests: the same rules, no wire. `isAway` cuts it off, `isDeaf` loses its
  * answers to edits, `refusing` is why it takes none.
@@ -23,7 +25,10 @@ export function memoryServer(
     isDeaf: false,
     refusing: null as ErrorCode | null,
     rig: () => rig,
-    list: () => answer(() => ({ rigs: [{ id: rigId, name: 'Test rig', revision: revision(), changedAt }] })),
+    list: () =>
+      answer(() => ({
+        rigs: [{ id: rigId, name: 'Test rig', revision: revision(), changedAt, holds: HOLDS }],
+      })),
     create: async () => refusal('internal'),
     importFile: async () => refusal('invalidFile'),
     importAll: async () => refusal('invalidFile'),

@@ -1,5 +1,6 @@
 import type {
   CreatedReply,
+  CreateRig,
   CreatedRigsReply,
   EditLogReply,
   PostEdit,
@@ -20,7 +21,7 @@ export type Answer<Value> = { readonly kind: 'done'; readonly value: Value } | F
 /** What the app asks of the server. */
 export interface RigServer {
   readonly list: () => Promise<Answer<RigListReply>>
-  readonly create: (name: string) => Promise<Answer<CreatedReply>>
+  readonly create: (what: CreateRig) => Promise<Answer<CreatedReply>>
   /** Sent as it is: whether it is text at all is the server's to say. */
   readonly importFile: (file: Blob) => Promise<Answer<CreatedReply>>
   /** An archive of rig files: all come in, or none. */
@@ -35,7 +36,7 @@ export interface RigServer {
 
 export const browserRigServer: RigServer = {
   list: () => ask('GET', '/api/rigs'),
-  create: (name) => ask('POST', '/api/rigs', JSON.stringify({ name })),
+  create: (what) => ask('POST', '/api/rigs', JSON.stringify(what)),
   importFile: (file) => ask('POST', '/api/rigs/file', file),
   importAll: (archive) => ask('POST', ALL_RIGS, archive),
   session: () => ask('GET', '/api/session'),

@@ -4,6 +4,8 @@ import type { EditLabel } from '#core'
 export const EDIT_TEXT: Record<EditLabel, string> = {
   makeRig: 'make the rig',
   mendLog: 'mend the history',
+  buildFloor: 'put the floor together',
+  firstSound: 'first sound',
   renameRig: 'rename rig',
   addController: 'add controller',
   changeController: 'change controller',

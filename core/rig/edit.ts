@@ -8,6 +8,8 @@ export const EDIT_LABELS = [
   /** The log of a rig of an earlier version did not lead to what was stored. */
   'mendLog',
   'renameRig',
+  'buildFloor',
+  'firstSound',
   'addController',
   'changeController',
   'removeController',

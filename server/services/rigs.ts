@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
-import { editBetween, emptyRig, NO_RIG, type Rig } from '#core'
+import { cutText, editBetween, emptyRig, NAME_MAX, NO_RIG, type Rig } from '#core'
 import type { CreatedReply, RigReply, RigSummary } from '#shared/contract/rigs'
 import type { Transaction } from '../db/database'
 import { logEdit } from '../db/repositories/editLog'
@@ -39,6 +39,26 @@ export async function createRig(store: Store, rig: Rig, now: Date): Promise<Crea
 
 export const createEmptyRig = (store: Store, name: string, now: Date): Promise<CreatedReply> =>
   createRig(store, emptyRig(name), now)
+
+/** A copy under a name of its own, with a log of its own. Null when there is no such rig. */
+export async function copyRig(store: Store, id: string, now: Date): Promise<CreatedReply | null> {
+  const found = await findRig(store, id)
+  if (!found) return null
+  const [about] = Object.values(found.rig.about)
+  const names = new Set((await listRigs(store)).map(({ name }) => name))
+  if (!about) return null
+  const name = freeName(about.name, names)
+  return createRig(store, { ...found.rig, about: { [about.id]: { ...about, name } } }, now)
+}
+
+/** "Pit bass, copy", then "Pit bass, copy 2": cut where the two are too long. */
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  for (let n = 1; ; n++) {
+    const more = n === 1 ? ', copy' : `, copy ${n}`
+    const tried = `${cutText(name, NAME_MAX - more.length).trim()}${more}`
+    if (!taken.has(tried)) return tried
+  }
+}
 
 /** Null when there is no such rig. */
 export const findHead = ({ database }: Store, id: string): Promise<RigHead | null> =>

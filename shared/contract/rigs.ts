@@ -18,10 +18,26 @@ export interface RigSummary {
   readonly revision: number
   /** ISO 8601, UTC. */
   readonly changedAt: string
+  /** How many rows it has of each. */
+  readonly holds: RigHolds
 }
 
-/** POST /api/rigs */
-export const createRigSchema = z.strictObject({ name: nameSchema })
+export interface RigHolds {
+  readonly controllers: number
+  readonly devices: number
+  readonly sounds: number
+  readonly banks: number
+  readonly switches: number
+}
+
+/** POST /api/rigs: an empty rig of a name, the demo, or a copy of a rig there is. */
+export const createRigSchema = z.union([
+  z.strictObject({ name: nameSchema }),
+  z.strictObject({ from: z.literal('demo') }),
+  z.strictObject({ copyOf: z.string().min(1).max(40) }),
+])
+
+export type CreateRig = z.infer<typeof createRigSchema>
 
 /** POST /api/all-rigs.zip */
 export interface CreatedRigsReply {

@@ -16,6 +16,7 @@ import {
   type Device,
   type Rig,
 } from '#core'
+import FilePick from '~/components/common/FilePick.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import type { ReadChart } from '~/platform/chartReader'
 import { usePlatform } from '~/platform/platform'
@@ -155,14 +156,12 @@ const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }
         <span>Paste the table from the manual, or drop a CSV file here</span>
         <textarea v-model="text" rows="5" class="mono" spellcheck="false" />
       </label>
-      <label class="file">
-        <span>Or choose a file</span>
-        <input
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv,text/plain"
-          @change="takeFile(($event.target as HTMLInputElement).files?.[0])"
-        />
-      </label>
+      <FilePick
+        class="file"
+        label="Or choose a file"
+        accept=".csv,.tsv,.txt,text/csv,text/plain"
+        @file="takeFile"
+      />
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <template v-if="chart">
         <div class="columns" role="group" aria-label="What each column holds">
@@ -227,7 +226,7 @@ label span {
 }
 
 .file {
-  justify-items: start;
+  justify-self: start;
 }
 
 textarea {

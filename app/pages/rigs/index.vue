@@ -1,30 +1,26 @@
 <script setup lang="ts">
-import { Trash2 } from '@lucide/vue'
-import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
+import { Copy, FileDown, Trash2 } from '@lucide/vue'
 import { useTimeoutFn } from '@vueuse/core'
-import { onMounted, ref, shallowRef, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { NuxtLink } from '#components'
 import IconButton from '~/components/common/IconButton.vue'
 import RemoveRigDialog from '~/components/shell/RemoveRigDialog.vue'
+import FailureNote from '~/components/start/FailureNote.vue'
+import ThreeWays from '~/components/start/ThreeWays.vue'
+import { useRigStarts } from '~/components/start/useRigStarts'
 import { usePlatform } from '~/platform/platform'
-import { ALL_RIGS, signInAddress, type Answer, type Failure } from '~/platform/rigServer'
-import { count } from '~/text/counts'
+import { ALL_RIGS, fileAddress, signInAddress } from '~/platform/rigServer'
+import { count, listText } from '~/text/counts'
 import { dayText } from '~/text/times'
-import { ALL_RIGS_LIMIT, RIG_FILE_LIMIT, type CreatedReply, type RigSummary } from '#shared/contract/rigs'
-import { errorReply } from '#shared/errors'
+import { useTheme } from '~/theme/useTheme'
+import type { RigSummary } from '#shared/contract/rigs'
 
 const { server } = usePlatform()
-const router = useRouter()
+const { failure, brought, build, copyDemo, copy, openFile } = useRigStarts()
+const { theme, toggleTheme } = useTheme()
 const rigs = shallowRef<readonly RigSummary[] | null>(null)
-const failure = shallowRef<Failure | null>(null)
-const name = ref('')
 const removing = shallowRef<RigSummary | null>(null)
-/** How many rigs the last archive brought in. */
-const brought = ref(0)
 const hasSignIn = ref(false)
-const fileInput = useTemplateRef('fileInput')
 const retry = useTimeoutFn(refresh, 3000, { immediate: false })
 
 async function refresh(): Promise<void> {
@@ -35,31 +31,29 @@ async function refresh(): Promise<void> {
   if (answer.kind === 'away') retry.start()
 }
 
-async function openCreated(answer: Answer<CreatedReply>): Promise<void> {
-  failure.value = answer.kind === 'done' ? null : answer
-  if (answer.kind === 'done') await router.push(`/rigs/${answer.value.id}/rig`)
+const summary = computed(() =>
+  rigs.value === null ? 'Looking.' : rigs.value.length === 0 ? 'None yet' : count(rigs.value.length, 'rig'),
+)
+
+/** What a rig holds, in the player's words; what there is none of is left out. */
+function holdsText({ holds }: RigSummary): string {
+  const { controllers, devices, sounds, banks, switches } = holds
+  const parts = [
+    ...(controllers > 0 ? [count(controllers, 'controller')] : []),
+    ...(devices > 0 ? [count(devices, 'box', 'boxes')] : []),
+    ...(sounds > 0 ? [count(sounds, 'sound')] : []),
+    ...(switches > 0 ? [`${count(switches, 'switch', 'switches')} in ${count(banks, 'bank')}`] : []),
+  ]
+  return parts.length === 0 ? 'Nothing on the floor yet' : listText(parts)
 }
 
-const create = async () => openCreated(await server.create(name.value.trim()))
-
-async function importFile(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  if (!file) return
-  const isArchive = /\.zip$/i.test(file.name)
-  const limit = isArchive ? ALL_RIGS_LIMIT : RIG_FILE_LIMIT
-  // Told here, before sending what would only be refused.
-  if (file.size > limit) failure.value = { kind: 'refused', error: errorReply('tooBig', { limit }).error }
-  else if (isArchive) await importAll(file)
-  else await openCreated(await server.importFile(file))
-  input.value = ''
+async function openAndLook(file: File): Promise<void> {
+  await openFile(file)
+  if (brought.value > 0) await refresh()
 }
 
-async function importAll(archive: Blob): Promise<void> {
-  const answer = await server.importAll(archive)
-  brought.value = answer.kind === 'done' ? answer.value.rigs.length : 0
-  if (answer.kind === 'done') await refresh()
-  else failure.value = answer
+async function copyAndLook(rig: RigSummary): Promise<void> {
+  if (await copy(rig.id)) await refresh()
 }
 
 async function signOut(): Promise<void> {
@@ -72,8 +66,8 @@ async function remove(): Promise<void> {
   removing.value = null
   if (!rig) return
   const answer = await server.remove(rig.id)
-  failure.value = answer.kind === 'done' ? null : answer
   await refresh()
+  if (answer.kind !== 'done') failure.value = answer
 }
 
 onMounted(async () => {
@@ -84,153 +78,227 @@ onMounted(async () => {
 </script>
 
 <template>
-  <main class="page">
-    <header>
-      <h1>Wire Step</h1>
-      <p>Plan what every step on your foot controller sends, try it, and see what will go wrong.</p>
-    </header>
-
-    <div v-if="failure" class="fault" role="alert">
-      <p v-if="failure.kind === 'away'">
-        <b>{{ failure.error?.message ?? 'The server does not answer. Start it again.' }}</b>
-        Then <button class="word" @click="refresh">try again</button>.
+  <div class="page">
+    <div class="rail">
+      <p class="brand">Wire Step</p>
+      <p class="about">
+        Plan what every step on your foot controller sends, try it, and see what will go wrong.
       </p>
-      <p v-else-if="failure.error.code === 'notSignedIn'">
-        <b>{{ failure.error.message }}</b> <a :href="signInAddress('/rigs')">Sign in</a>
-      </p>
-      <template v-else>
-        <p>
-          <b>{{ failure.error.message }}</b>
-          <template v-if="failure.error.limit">
-            The most is {{ Math.floor(failure.error.limit / 1e6) }} MB.</template
-          >
-        </p>
-        <ul>
-          <li v-for="fault in failure.error.faults" :key="fault.path + fault.reason">
-            <code v-if="fault.path" class="mono">{{ fault.path }}</code> {{ fault.reason }}
-          </li>
-        </ul>
-      </template>
+      <div class="foot">
+        <NuxtLink to="/words">Words of the trade</NuxtLink>
+        <button type="button" class="word" @click="toggleTheme">
+          {{ theme === 'stage' ? 'Light theme' : 'Stage theme' }}
+        </button>
+        <button v-if="hasSignIn" type="button" class="word" @click="signOut">Sign out</button>
+      </div>
     </div>
-
-    <section aria-labelledby="yours">
-      <h2 id="yours">Your rigs</h2>
+    <main>
+      <header>
+        <h1>Rigs</h1>
+        <p role="status">
+          {{ summary
+          }}{{ brought > 0 ? `. ${count(brought, 'rig')} came in from the archive, each as a new one` : '' }}
+        </p>
+        <a v-if="rigs && rigs.length > 0" :href="ALL_RIGS" download="all-rigs.zip">Save all-rigs.zip</a>
+      </header>
+      <FailureNote v-if="failure" :failure="failure" @retry="refresh" />
       <p v-if="rigs?.length === 0" class="none">
-        None yet. A rig is one foot controller with all it talks to. Name yours, then put in the controller
-        and the devices.
+        A rig is one foot controller with all it talks to. Begin in one of the three ways.
       </p>
-      <ul v-else-if="rigs" class="list">
+      <ul v-else-if="rigs" class="list" aria-label="Your rigs">
         <li v-for="rig in rigs" :key="rig.id">
-          <NuxtLink :to="`/rigs/${rig.id}/switches`">{{ rig.name }}</NuxtLink>
-          <span class="soft">{{ dayText(rig.changedAt) }}, revision {{ rig.revision }}</span>
-          <IconButton :icon="Trash2" :name="`Delete ${rig.name}`" @click="removing = rig" />
+          <NuxtLink
+            class="tape"
+            :to="`/rigs/${rig.id}/${rig.holds.controllers === 0 ? 'rig' : 'switches'}`"
+            >{{ rig.name }}</NuxtLink
+          >
+          <p class="holds">{{ holdsText(rig) }}</p>
+          <p class="soft">Changed {{ dayText(rig.changedAt) }}, revision {{ rig.revision }}</p>
+          <div class="does">
+            <a
+              v-tooltip.top="'Save as rig.json'"
+              class="icon"
+              :href="fileAddress(rig.id, 'rig.json')"
+              download
+              :aria-label="`Save ${rig.name} as rig.json`"
+            >
+              <FileDown :size="16" aria-hidden="true" />
+            </a>
+            <IconButton :icon="Copy" :name="`Copy ${rig.name}`" @click="copyAndLook(rig)" />
+            <IconButton :icon="Trash2" :name="`Delete ${rig.name}`" @click="removing = rig" />
+          </div>
         </li>
       </ul>
-    </section>
-
-    <p v-if="brought > 0" role="status">
-      {{ count(brought, 'rig') }} came in from the archive, each as a new one.
-    </p>
-
-    <section v-if="rigs && rigs.length > 0" aria-labelledby="out">
-      <h2 id="out">Take all rigs out</h2>
-      <p>
-        <a :href="ALL_RIGS" download="all-rigs.zip">Save all-rigs.zip</a>, a rig file for each. Keep it away
-        from this machine.
-      </p>
-    </section>
-
-    <section aria-labelledby="new">
+    </main>
+    <aside aria-labelledby="new">
       <h2 id="new">Start a rig</h2>
-      <form @submit.prevent="create">
-        <InputText v-model="name" aria-label="Name of the new rig" placeholder="Pit bass" maxlength="60" />
-        <Button type="submit" label="Start" :disabled="name.trim() === ''" />
-      </form>
-      <p>
-        or open a rig file, or all rigs from an archive:
-        <button type="button" class="word" @click="fileInput?.click()">
-          choose rig.json or all-rigs.zip
-        </button>
-        <input
-          ref="fileInput"
-          type="file"
-          aria-label="Rig file"
-          accept=".json,.zip,application/json,application/zip"
-          hidden
-          @change="importFile"
-        />
-      </p>
-    </section>
-
-    <p v-if="hasSignIn"><button type="button" class="word" @click="signOut">Sign out</button></p>
-
+      <ThreeWays @build="build" @demo="copyDemo" @file="openAndLook" />
+    </aside>
     <RemoveRigDialog :rig="removing" @cancel="removing = null" @remove="remove" />
-  </main>
+  </div>
 </template>
 
 <style scoped>
 .page {
   display: grid;
-  align-content: start;
-  gap: 28px;
-  max-width: 680px;
-  height: 100%;
-  padding: 48px 40px;
+  grid-template-columns: 188px minmax(0, 1fr) clamp(280px, 32%, 372px);
+  height: 100dvh;
 }
 
-header p {
+.rail {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  padding: 18px 14px 14px 18px;
+  border-right: 1px solid var(--line);
+}
+
+.brand {
+  font: 700 19px/1.2 var(--display);
+}
+
+.about {
+  font-size: 13px;
   color: var(--ink-soft);
 }
 
-section {
+.foot {
   display: grid;
-  gap: 10px;
+  gap: 6px;
+  justify-items: start;
+  margin-top: auto;
+  font-size: 13px;
+}
+
+main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  padding: 14px 20px 12px 22px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 12px;
+  padding-bottom: 10px;
+}
+
+header p {
+  flex: 1;
+  color: var(--ink-soft);
 }
 
 .list {
-  max-height: 45vh;
+  display: grid;
+  align-content: start;
+  gap: 8px;
+  min-height: 0;
   overflow: auto;
-  border-top: 1px solid var(--line);
 }
 
 .list li {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px 14px;
-  padding: 6px 2px;
-  border-bottom: 1px solid var(--line);
+  display: grid;
+  grid-template: auto auto auto / minmax(0, 1fr) auto;
+  gap: 0 12px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  background: var(--sheet);
 }
 
-.list a {
-  flex: 1 1 220px;
+.tape {
+  grid-column: 1 / -1;
+  padding: 5px 12px;
+  background: var(--tape);
+  color: var(--tape-ink);
+  font: 700 16px/1.3 var(--display);
   overflow-wrap: anywhere;
-  font-weight: 600;
+  text-decoration: none;
 }
 
-.soft,
+.tape:hover {
+  text-decoration: underline;
+}
+
+.tape:focus-visible {
+  outline-offset: -2px;
+}
+
+.holds,
+.soft {
+  padding: 6px 12px 0;
+}
+
+.soft {
+  padding: 0 12px 7px;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+}
+
+.does {
+  grid-area: 2 / 2 / 4 / 3;
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  padding-right: 10px;
+}
+
+.icon {
+  display: grid;
+  place-items: center;
+  width: 26px;
+  height: 26px;
+  border-radius: var(--corner);
+  color: var(--ink);
+}
+
+.icon:hover {
+  background: var(--hover);
+}
+
 .none {
   color: var(--ink-soft);
 }
 
-@media (max-width: 620px) {
+aside {
+  display: grid;
+  align-content: start;
+  gap: 10px;
+  min-height: 0;
+  overflow: auto;
+  padding: 16px 18px;
+  border-left: 1px solid var(--line);
+  background: var(--ground);
+}
+
+@media (max-width: 900px) {
   .page {
-    padding: 28px 20px;
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+    min-height: 100dvh;
+    align-content: start;
   }
-}
 
-form {
-  display: flex;
-  gap: 8px;
-}
+  .rail {
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+    padding: 12px 20px;
+  }
 
-.fault {
-  padding: 10px 14px;
-  border-left: 3px solid var(--error);
-  background: var(--error-ground);
-}
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 14px;
+  }
 
-code {
-  font-size: 12px;
+  .list {
+    overflow: visible;
+  }
+
+  aside {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
 }
 </style>

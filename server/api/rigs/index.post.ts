@@ -1,11 +1,22 @@
 import { defineEventHandler, setResponseStatus } from 'h3'
 import { createRigSchema, EDIT_LIMIT } from '#shared/contract/rigs'
+import { tidewright } from '../../demo/tidewright'
+import { apiError } from '../../http/apiError'
 import { readJson } from '../../http/body'
 import { requireStore } from '../../http/context'
-import { createEmptyRig } from '../../services/rigs'
+import { copyRig, createEmptyRig, createRig } from '../../services/rigs'
 
 export default defineEventHandler(async (event) => {
-  const { name } = await readJson(event, createRigSchema, EDIT_LIMIT)
+  const asked = await readJson(event, createRigSchema, EDIT_LIMIT)
+  const store = requireStore(event)
+  const now = new Date()
+  const created =
+    'name' in asked
+      ? await createEmptyRig(store, asked.name, now)
+      : 'from' in asked
+        ? await createRig(store, tidewright(), now)
+        : await copyRig(store, asked.copyOf, now)
+  if (!created) throw apiError('noSuchRig')
   setResponseStatus(event, 201)
-  return createEmptyRig(requireStore(event), name, new Date())
+  return created
 })

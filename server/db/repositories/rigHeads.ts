@@ -1,8 +1,8 @@
-import { and, desc, eq, getTableColumns, notExists } from 'drizzle-orm'
+import { and, desc, eq, getTableColumns, notExists, sql } from 'drizzle-orm'
 import { ABOUT_ID } from '#core'
 import type { LoggedEdit, RigSummary } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
-import { about, edits, rigs } from '../schema'
+import { about, banks, controllers, devices, edits, rigs, sounds, switches } from '../schema'
 import { toLoggedEdit } from './editLog'
 
 export interface RigHead {
@@ -34,14 +34,36 @@ export async function findHeadAndEdit(
   return found ? { head: found.head, done: found.edit && toLoggedEdit(found.edit) } : null
 }
 
-/** All rigs, the last changed first. */
-export const listRigHeads = async (db: Db): Promise<RigSummary[]> =>
-  db
-    .select({ id: rigs.id, name: about.name, revision: rigs.revision, changedAt: rigs.changedAt })
+const rowsOf = (
+  table: typeof controllers | typeof devices | typeof sounds | typeof banks | typeof switches,
+) => sql<number>`(select count(*) from ${table} where ${table.rigId} = ${rigs.id})`.mapWith(Number)
+
+/** All rigs with what they hold, the last changed first. */
+export async function listRigHeads(db: Db): Promise<RigSummary[]> {
+  const found = await db
+    .select({
+      id: rigs.id,
+      name: about.name,
+      revision: rigs.revision,
+      changedAt: rigs.changedAt,
+      controllers: rowsOf(controllers),
+      devices: rowsOf(devices),
+      sounds: rowsOf(sounds),
+      banks: rowsOf(banks),
+      switches: rowsOf(switches),
+    })
     .from(rigs)
     .innerJoin(about, eq(about.rigId, rigs.id))
     .where(eq(about.id, ABOUT_ID))
     .orderBy(desc(rigs.changedAt), rigs.id)
+  return found.map(({ id, name, revision, changedAt, ...holds }) => ({
+    id,
+    name,
+    revision,
+    changedAt,
+    holds,
+  }))
+}
 
 export const countRigs = (db: Db): Promise<number> => db.$count(rigs)
 

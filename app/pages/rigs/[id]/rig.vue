@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import { own, inOrder, links, tidy, type Device, type TableName } from '#core'
+import { computed, ref, watch } from 'vue'
+import { own, inOrder, isProgrammed, links, receivers, tidy, type Device, type TableName } from '#core'
+import FilePick from '~/components/common/FilePick.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import AddBoxDialog from '~/components/rig/AddBoxDialog.vue'
@@ -20,6 +21,10 @@ import SavingPane from '~/components/rig/plans/SavingPane.vue'
 import RigInspector from '~/components/rig/RigInspector.vue'
 import { rigTabs, type RigTab } from '~/components/rig/rigTabs'
 import { useFloorEdits } from '~/components/rig/useFloorEdits'
+import FailureNote from '~/components/start/FailureNote.vue'
+import FirstFloor from '~/components/start/FirstFloor.vue'
+import FirstSound from '~/components/start/FirstSound.vue'
+import { useRigStarts } from '~/components/start/useRigStarts'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
@@ -42,6 +47,18 @@ const summary = computed(
   () =>
     `${count(controllers.value.length, 'foot controller')}, ${count(devices.value.length, 'device')}, ${count(links(rig.value).length, 'cable')}`,
 )
+/** A floor without a sound is asked for one; the answer stays until the view is left. */
+const wantsSound = ref(false)
+watch(
+  () =>
+    receivers(rig.value).length > 0 &&
+    Object.keys(rig.value.controllers).length > 0 &&
+    Object.keys(rig.value.sounds).length === 0 &&
+    !Object.values(rig.value.switches).some(isProgrammed),
+  (wants) => (wantsSound.value ||= wants),
+  { immediate: true },
+)
+const { failure, copyDemo, openFile } = useRigStarts()
 const tabs = computed(() => rigTabs(rigs.found))
 const device = computed(() =>
   selection.value?.kind === 'device' ? own(rig.value.devices, selection.value.deviceId) : undefined,
@@ -78,10 +95,19 @@ const foundAbout = (table: TableName, id: string) =>
     </template>
     <TabRow label="Parts of the rig" :tabs="tabs" :current="tab" @go="tab = $event" />
     <template v-if="tab === 'map'">
-      <p v-if="isEmpty" class="empty">
-        Nothing on the floor yet. Add the foot controller, then each device it talks to: each comes with its
-        cable. After that, Switches is where you say what a step should do.
-      </p>
+      <div v-if="isEmpty" class="empty">
+        <p>
+          Nothing on the floor yet. Say what stands there and it comes cabled, powered and with channels; or
+          <button type="button" class="word" @click="copyDemo">copy the demo</button>, or
+          <FilePick
+            label="open a file"
+            accept=".json,.zip,application/json,application/zip"
+            @file="openFile"
+          />
+        </p>
+        <FailureNote v-if="failure" :failure="failure" @retry="failure = null" />
+        <FirstFloor :rig="rig" />
+      </div>
       <template v-else>
         <div class="tools">
           <label><input v-model="showsPower" type="checkbox" /> Power cables</label>
@@ -91,6 +117,7 @@ const foundAbout = (table: TableName, id: string) =>
           </button>
           <p v-if="refused" class="refused" role="alert">{{ refused }}</p>
         </div>
+        <FirstSound v-if="wantsSound" :rig="rig" />
         <RigMap
           :rig="rig"
           :found="rigs.found"
@@ -168,7 +195,11 @@ const foundAbout = (table: TableName, id: string) =>
 }
 
 .empty {
-  max-width: 460px;
-  padding: 24px 0;
+  display: grid;
+  align-content: start;
+  gap: 12px;
+  min-height: 0;
+  overflow: auto;
+  padding: 12px 0 0;
 }
 </style>

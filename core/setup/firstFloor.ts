@@ -1,0 +1,124 @@
+import { addController, addDevice } from '../archetype/addBox'
+import type { ControllerArchetype, DeviceArchetype } from '../archetype/archetype'
+import { powerSupply } from '../archetype/devices/powerSupply'
+import { freeSpot } from '../arrange/spots'
+import { tidy } from '../arrange/tidy'
+import { applyEdit } from '../rig/applyEdit'
+import { boxes, type Box } from '../rig/cabling/link'
+import { freeOutlet, powerPlan } from '../rig/cabling/power'
+import { isReached } from '../rig/cabling/signal'
+import { receivers, spreadChannels } from '../rig/channels'
+import type { Edit } from '../rig/edit'
+import { joinEdits } from '../rig/edits/joinEdits'
+import { cableBetween, layCable } from '../rig/edits/layCable'
+import { endOf } from '../rig/edits/suggestCable'
+import type { Rig } from '../rig/rig'
+import type { CableId } from '../rig/table/cable'
+import type { ControllerId } from '../rig/table/controller'
+import type { DeviceId, DeviceKind } from '../rig/table/device'
+import { roleOf, type Port, type RoleOf } from '../rig/table/port'
+import { roomFor } from '../check/roomFor'
+
+/** What a player says is on the floor. */
+export interface FirstFloor {
+  readonly controller: ControllerArchetype
+  /** As many of a kind as there are. */
+  readonly devices: readonly DeviceArchetype[]
+}
+
+/** What feeds others and what hands on comes first, so that the rest finds its jack. */
+const COMES: readonly DeviceKind[] = ['supply', 'box', 'receiver', 'plain', 'pedal']
+
+/** Of boxes that hang on their supplies, at most so many more supplies are brought in. */
+const SUPPLIES_MAX = 8
+
+/**
+ * Puts a whole floor together in one edit: the controller, every box with its MIDI and control cables, thru boxes where
+ * jacks run out, power for all that takes any, a channel for each receiver, and the map in order. What cannot be done is
+ * left, and is a finding of the rig. Null when there is nothing to do. `newId` gives a new id at every call.
+ */
+export function firstFloor(rig: Rig, { controller, devices }: FirstFloor, newId: () => string): Edit | null {
+  const ordered = devices.toSorted((a, b) => COMES.indexOf(a.fields.kind) - COMES.indexOf(b.fields.kind))
+  const steps: ((now: Rig) => Edit | null)[] = [
+    (now) => addController(now, controller, newId() as ControllerId, freeSpot(now)),
+    ...ordered.map((kind) => (now: Rig) => brought(now, kind, newId)),
+    (now) => repeated(now, roomEdit),
+    (now) => repeated(now, (one) => powered(one, newId)),
+    (now) => orNothing(spread(now)),
+    (now) => orNothing(tidy(now)),
+  ]
+  return joinEdits(rig, 'buildFloor', steps)
+}
+
+const NOTHING: Edit = { label: 'buildFloor', changes: [] }
+const orNothing = (edit: Edit | null): Edit => edit ?? NOTHING
+
+const brought = (rig: Rig, kind: DeviceArchetype, newId: () => string): Edit =>
+  addDevice(rig, kind, { device: newId() as DeviceId, cable: newId() as CableId }, freeSpot(rig))
+
+/** An edit made again and again until there is nothing more of its kind to do. */
+function repeated(rig: Rig, next: (now: Rig) => Edit | null): Edit {
+  const made: Edit[] = []
+  let now = rig
+  for (let edit = next(now); edit && made.length < 500; edit = next(now)) {
+    const applied = applyEdit(now, edit)
+    if (!applied.ok) break
+    made.push(edit)
+    now = applied.value
+  }
+  return orNothing(
+    joinEdits(
+      rig,
+      'buildFloor',
+      made.map((edit) => () => edit),
+    ),
+  )
+}
+
+/** A thru box or hub for the first receiver nothing reaches. */
+function roomEdit(rig: Rig): Edit | null {
+  for (const device of receivers(rig)) {
+    const room = isReached(rig, device.id) ? null : roomFor(rig, device)
+    if (room) return room.edit
+  }
+  return null
+}
+
+interface Hungry {
+  readonly box: Box
+  readonly port: Port
+  readonly needs: RoleOf<'powerIn'>
+}
+
+/** Power for the first box that has none: from a free outlet, else from a supply that is brought in. */
+function powered(rig: Rig, newId: () => string): Edit | null {
+  const hungry: Hungry[] = powerPlan(rig).consumers.filter(({ by }) => by.length === 0)
+  for (const { box, port, needs } of hungry) {
+    const outlet = freeOutlet(rig, needs)
+    const cable =
+      outlet && cableBetween(rig, endOf(rig, outlet.box.id, outlet.port.id), endOf(rig, box.id, port.id))
+    if (cable) return layCable(rig, { ...cable, id: newId() as CableId })
+  }
+  const supplies = boxes(rig).filter((box) => 'kind' in box && box.kind === 'supply').length
+  return supplies < SUPPLIES_MAX && hungry.some(({ needs }) => doesFeed(needs))
+    ? brought(rig, powerSupply, newId)
+    : null
+}
+
+/** Whether the usual supply has an outlet for a need at all. */
+const doesFeed = (needs: RoleOf<'powerIn'>): boolean =>
+  powerSupply.fields.ports.some((port) => {
+    const gives = roleOf(port)
+    return (
+      gives.kind === 'powerOut' &&
+      gives.volts === needs.volts &&
+      gives.current === needs.current &&
+      gives.centre === needs.centre &&
+      gives.milliamps >= needs.milliamps
+    )
+  })
+
+function spread(rig: Rig): Edit | null {
+  const result = spreadChannels(rig)
+  return result.ok ? result.value : null
+}
