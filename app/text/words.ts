@@ -61,18 +61,18 @@ export const WORDS: readonly TradeWord[] = [
     'Like a drummer’s foot that everybody can feel.',
   ),
   word(
-    'control-change',
-    'Control change',
-    ['CC', 'controller'],
-    'A message that sets one thing to a value from 0 to 127: mix, volume, effect on or off.',
-    'Like turning one knob from far away.',
-  ),
-  word(
     'contact',
     'Contact',
     ['relay', 'normally open', 'normally closed'],
     'Two pieces of metal that touch or do not; amps read them on their footswitch jack.',
     'Like a doorbell button, with nothing else in it.',
+  ),
+  word(
+    'control-change',
+    'Control change',
+    ['CC', 'controller'],
+    'A message that sets one thing to a value from 0 to 127: mix, volume, effect on or off.',
+    'Like turning one knob from far away.',
   ),
   word(
     'din',
@@ -89,13 +89,6 @@ export const WORDS: readonly TradeWord[] = [
     'Like the accelerator of a car.',
   ),
   word(
-    'host',
-    'USB host',
-    ['usb', 'usb device'],
-    'The end of a USB cable that runs the talk; two boxes with the other kind of end say nothing to each other.',
-    'Like a teacher in a class: without one nobody is called up.',
-  ),
-  word(
     'latching',
     'Latching',
     ['toggle switch'],
@@ -108,13 +101,6 @@ export const WORDS: readonly TradeWord[] = [
     ['what stays on'],
     'Something one sound turned on and the next one does not turn off.',
     'Like a light left on in a room you have gone out of.',
-  ),
-  word(
-    'loop',
-    'Ring',
-    ['MIDI loop', 'feedback'],
-    'Cables that lead messages back to where they came from, so that one step is sent for ever.',
-    'Like two people who each repeat what the other says.',
   ),
   word(
     'momentary',
@@ -138,13 +124,6 @@ export const WORDS: readonly TradeWord[] = [
     'Like the ground floor: some lifts call it 0, some 1.',
   ),
   word(
-    'off-value',
-    'Value',
-    ['0-127', 'on value', 'off value'],
-    'The number behind a control change; up to 63 most devices read as off, from 64 as on.',
-    'Like the position of a slider with 128 notches.',
-  ),
-  word(
     'phantom',
     'Power over MIDI',
     ['phantom power'],
@@ -164,6 +143,13 @@ export const WORDS: readonly TradeWord[] = [
     ['PC'],
     'A message that calls a stored preset by its number, from 0 to 127.',
     'Like pressing a button on a jukebox.',
+  ),
+  word(
+    'loop',
+    'Ring',
+    ['MIDI loop', 'feedback'],
+    'Cables that lead messages back to where they came from, so that one step is sent for ever.',
+    'Like two people who each repeat what the other says.',
   ),
   word(
     'running-status',
@@ -213,6 +199,20 @@ export const WORDS: readonly TradeWord[] = [
     ['TRS MIDI', 'minijack'],
     'Two ways to wire MIDI to a small jack; one does not understand the other without a crossing adapter.',
     'Like two plugs of one shape with the wires swapped.',
+  ),
+  word(
+    'host',
+    'USB host',
+    ['usb', 'usb device'],
+    'The end of a USB cable that runs the talk; two boxes with the other kind of end say nothing to each other.',
+    'Like a teacher in a class: without one nobody is called up.',
+  ),
+  word(
+    'off-value',
+    'Value',
+    ['0-127', 'on value', 'off value'],
+    'The number behind a control change; up to 63 most devices read as off, from 64 as on.',
+    'Like the position of a slider with 128 notches.',
   ),
 ]
 

@@ -11,7 +11,7 @@ import { receivers, spreadChannels } from '../rig/channels'
 import type { Edit } from '../rig/edit'
 import { joinEdits } from '../rig/edits/joinEdits'
 import { cableBetween, layCable } from '../rig/edits/layCable'
-import { endOf } from '../rig/edits/suggestCable'
+import { endOf, suggestCable } from '../rig/edits/suggestCable'
 import type { Rig } from '../rig/rig'
 import type { CableId } from '../rig/table/cable'
 import type { ControllerId } from '../rig/table/controller'
@@ -29,6 +29,13 @@ export interface FirstFloor {
 /** What feeds others and what hands on comes first, so that the rest finds its jack. */
 const COMES: readonly DeviceKind[] = ['supply', 'box', 'receiver', 'plain', 'pedal']
 
+/** Of receivers, those that can hand on before those at which a line ends. */
+const rank = ({ fields }: DeviceArchetype): number =>
+  COMES.indexOf(fields.kind) * 2 +
+  (fields.ports.some(({ roles }) => roles.some((role) => role.kind === 'midiOut' && role.passes !== 'never'))
+    ? 0
+    : 1)
+
 /** Of boxes that hang on their supplies, at most so many more supplies are brought in. */
 const SUPPLIES_MAX = 8
 
@@ -38,7 +45,7 @@ const SUPPLIES_MAX = 8
  * left, and is a finding of the rig. Null when there is nothing to do. `newId` gives a new id at every call.
  */
 export function firstFloor(rig: Rig, { controller, devices }: FirstFloor, newId: () => string): Edit | null {
-  const ordered = devices.toSorted((a, b) => COMES.indexOf(a.fields.kind) - COMES.indexOf(b.fields.kind))
+  const ordered = devices.toSorted((a, b) => rank(a) - rank(b))
   const steps: ((now: Rig) => Edit | null)[] = [
     (now) => addController(now, controller, newId() as ControllerId, freeSpot(now)),
     ...ordered.map((kind) => (now: Rig) => brought(now, kind, newId)),
@@ -75,11 +82,13 @@ function repeated(rig: Rig, next: (now: Rig) => Edit | null): Edit {
   )
 }
 
-/** A thru box or hub for the first receiver nothing reaches. */
+/** The first receiver nothing reaches: its cable where a jack is free by now, else a thru box or hub. */
 function roomEdit(rig: Rig): Edit | null {
   for (const device of receivers(rig)) {
-    const room = isReached(rig, device.id) ? null : roomFor(rig, device)
-    if (room) return room.edit
+    if (isReached(rig, device.id)) continue
+    const cable = suggestCable(rig, device)
+    const edit = cable ? layCable(rig, cable) : roomFor(rig, device)?.edit
+    if (edit) return edit
   }
   return null
 }

@@ -233,6 +233,10 @@ label:hover {
   display: grid;
 }
 
+.put :deep(button) {
+  flex: none;
+}
+
 .soft {
   font-size: 12.5px;
   color: var(--ink-soft);

@@ -59,6 +59,11 @@ li {
   background: var(--sheet);
 }
 
+h3 {
+  font: 700 15px/1.3 var(--display);
+  color: var(--ink);
+}
+
 p {
   color: var(--ink-soft);
   font-size: 13.5px;
