@@ -245,6 +245,8 @@ export { routeLines, linesOf, type Line, type Route } from './arrange/route'
 export { freeSpot, spots } from './arrange/spots'
 export { tidy } from './arrange/tidy'
 
+export { soundPaths, soundLoops, type SoundStop } from './rig/cabling/audio'
+export { heardThrough, type HeardStop } from './setup/soundOff'
 export { firstFloor, type FirstFloor } from './setup/firstFloor'
 export { firstSound, type FirstSoundRefusal } from './setup/firstSound'
 export { checklist, PHASES, type ChecklistLine, type Phase, type Task } from './setup/checklist'

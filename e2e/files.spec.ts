@@ -27,7 +27,7 @@ const broken: [name: string, content: string | Buffer, told: string][] = [
   [
     'a newer file',
     '{"format": "wire-step-rig", "version": 7}',
-    'version It is of version 7; this program reads versions up to 4.',
+    'version It is of version 7; this program reads versions up to 5.',
   ],
   [
     'a file of 50 MB',

@@ -243,7 +243,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
     it.each([
       ['empty', '', '', 'It is not JSON'],
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
-      ['of another version', text.replace('"version": 4', '"version": 5'), 'version', 'It is of version 5'],
+      ['of another version', text.replace('"version": 5', '"version": 6'), 'version', 'It is of version 6'],
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),

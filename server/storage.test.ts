@@ -320,7 +320,26 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3'])('a rig file of %s opens', async (name) => {
+  // Made before jacks carried sound: the demo of then, with a switch edited.
+  it('of a database of version 4 opens, is told by its log, and takes a jack for sound', async () => {
+    await copyFile(new URL('./testing/old/version4.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    expect(old!.holds).toMatchObject({ controllers: 1, devices: 12 })
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']?.label).toBe('Verse')
+    const fuzz = found.devices['fuzz']!
+    const role = { kind: 'audioIn', sound: 'mono', use: 'main' } as const
+    const input = { id: 'input', name: 'Input', roles: [role], role: 0, factoryRole: 0 }
+    const edit = editRow(found, 'changeDevice', 'devices', 'fuzz', { ports: [...fuzz.ports, input] })!
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    expect((await findRig(store, old!.id))!.rig.devices['fuzz']!.ports).toEqual([input])
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2', 'version3', 'version4'])('a rig file of %s opens', async (name) => {
     const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })

@@ -1,7 +1,7 @@
 import { BOX, type Link, type Spot } from '#core'
 
 /** What a cable carries, told by dash, label and colour. */
-export type CableTone = 'midi' | 'usb' | 'air' | 'switching' | 'expression' | 'power'
+export type CableTone = 'midi' | 'usb' | 'air' | 'switching' | 'expression' | 'audio' | 'power'
 
 const TONES: Record<string, CableTone> = {
   midiOut: 'midi',
@@ -12,11 +12,21 @@ const TONES: Record<string, CableTone> = {
   switchIn: 'switching',
   expressionOut: 'expression',
   expressionIn: 'expression',
+  audioOut: 'audio',
+  audioIn: 'audio',
   powerOut: 'power',
   powerIn: 'power',
 }
 
 export const toneOf = ({ from }: Pick<Link, 'from'>): CableTone => TONES[from.meant.kind]!
+
+/** What of the floor a map shows: the cables of one kind. */
+export type Layer = 'control' | 'sound' | 'power'
+
+export const layerOf = (link: Pick<Link, 'from'>): Layer => {
+  const tone = toneOf(link)
+  return tone === 'power' ? 'power' : tone === 'audio' ? 'sound' : 'control'
+}
 
 /** The short word on the line. */
 export function cableLabel({ from, to, cable }: Link): string {
@@ -25,9 +35,15 @@ export function cableLabel({ from, to, cable }: Link): string {
     if (a.plug === 'din' && b.plug === 'din') return cable.lead === 'din5' ? 'DIN 5' : 'DIN'
     return b.plug === 'trsA' ? 'TRS A' : b.plug === 'trsB' ? 'TRS B' : b.plug === 'trrs' ? 'TRRS' : 'DIN'
   }
-  return { usb: 'USB', air: 'air', switching: 'switch', expression: 'sweep', power: 'power', midi: '' }[
-    toneOf({ from })
-  ]
+  return {
+    usb: 'USB',
+    air: 'air',
+    switching: 'switch',
+    expression: 'sweep',
+    audio: 'sound',
+    power: 'power',
+    midi: '',
+  }[toneOf({ from })]
 }
 
 /** An SVG path through points with every corner rounded; `radius` in px, less where a stretch is short. */
@@ -64,10 +80,10 @@ export interface MapFrame {
 }
 
 const MARGIN = 22
-/** Smaller than this, names cannot be read: the map scrolls instead. */
-const SCALE_LEAST = 0.62
+/** Smaller than this, names cannot be read: the map scrolls instead; a little larger than drawn it may be. */
+const [SCALE_LEAST, SCALE_MOST] = [0.72, 1.2]
 
-/** Fits all boxes and cables into a view; never larger than life. */
+/** Fits all boxes and cables into a view. */
 export function frameFor(
   places: Iterable<Spot>,
   corners: Iterable<Spot>,
@@ -86,5 +102,5 @@ export function frameFor(
   const [left, top] = [Math.min(...xs) - MARGIN, Math.min(...ys) - MARGIN]
   const [width, height] = [Math.max(...xs) + MARGIN - left, Math.max(...ys) + MARGIN - top]
   const fit = Math.min(view.width / width, view.height / height)
-  return { width, height, left, top, scale: Math.max(SCALE_LEAST, Math.min(1, fit || 1)) }
+  return { width, height, left, top, scale: Math.max(SCALE_LEAST, Math.min(SCALE_MOST, fit || 1)) }
 }

@@ -16,13 +16,23 @@ export interface Bar extends LaneInput {
   readonly hasText: boolean
 }
 
+export interface WireLane {
+  readonly name: string
+  readonly bars: readonly Bar[]
+  /** What bars too short for their text say, beside them where there is room; null where all have theirs inside. */
+  readonly aside: { readonly x: number; readonly isBefore: boolean; readonly text: string } | null
+}
+
 export interface WireLanes {
-  readonly lanes: readonly { readonly name: string; readonly bars: readonly Bar[] }[]
+  readonly lanes: readonly WireLane[]
   readonly ticks: readonly { readonly x: number; readonly text: string }[]
 }
 
 /** Width of a letter of the bar's text, in px. */
 const LETTER = 6.6
+
+/** Between a bar and the words beside it, in px. */
+const GAP = 5
 
 /** Room for one time, in px. */
 const TICK = 80
@@ -45,9 +55,23 @@ export function wireLanes(inputs: readonly LaneInput[], width: number): WireLane
     else lanes.set(input.lane, [bar])
   }
   return {
-    lanes: Array.from(lanes, ([name, bars]) => ({ name, bars })),
+    lanes: Array.from(lanes, ([name, bars]) => ({ name, bars, aside: asideOf(bars, width) })),
     ticks: scale
       .ticks(Math.max(1, Math.min(4, Math.floor(width / TICK))))
       .map((tick) => ({ x: scale(tick), text: `${tick / 1000} ms` })),
   }
+}
+
+/** Puts the words of short bars behind the last bar of their lane, or before the first; cut where neither side has the room. */
+function asideOf(bars: readonly Bar[], width: number): WireLane['aside'] {
+  const words = bars.flatMap(({ hasText, text }) => (hasText ? [] : [text]))
+  if (words.length === 0) return null
+  const [first, last] = [bars[0]!, bars.at(-1)!]
+  const behind = width - (last.x + last.width) - GAP
+  const before = first.x - GAP
+  const isBefore = behind < words.join(', ').length * LETTER && before > behind
+  const room = Math.floor(Math.max(behind, before) / LETTER)
+  const whole = words.join(', ')
+  const text = whole.length <= room ? whole : room < 3 ? '' : `${whole.slice(0, room - 1)}…`
+  return text === '' ? null : { x: isBefore ? first.x - GAP : last.x + last.width + GAP, isBefore, text }
 }

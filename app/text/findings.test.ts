@@ -41,6 +41,20 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { box: 'A', jack: 'MIDI out', thru: 'MIDI thru', isThruFree: true, to: 'B', silenced: ['B'] },
     { box: 'A', jack: 'MIDI out', thru: 'MIDI thru', isThruFree: false, to: 'B', silenced: ['B', 'C'] },
   ],
+  brokenLoop: [
+    { box: 'Preamp', through: ['Echo'], endsAt: null },
+    { box: 'Preamp', through: [], endsAt: 'Amp' },
+  ],
+  earthLoop: [{ source: 'Bass', ends: ['Amp', 'Mixer'] }],
+  stereoLost: [
+    { from: 'Reverb', to: 'Amp', why: 'jack' },
+    { from: 'Reverb', to: 'Looper', why: 'lead' },
+  ],
+  phonesBypassed: [
+    { box: 'Unit', behind: ['Looper'] },
+    { box: 'Unit', behind: ['Looper', 'Reverb'] },
+  ],
+  soundEndsIn: [{ source: 'Bass', last: 'Reverb' }],
   monoLead: [{ pedal: 'Sweep', box: 'Controller', jack: 'Expression' }],
   noMidiPower: [
     { box: 'A', jack: 'MIDI in', others: ['B'] },

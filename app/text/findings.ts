@@ -6,6 +6,7 @@ import { deviceSayings } from './sayings/devices'
 import { lampSayings } from './sayings/lamps'
 import { powerSayings } from './sayings/power'
 import type { FindingCode, FindingText, Sayings } from './sayings/saying'
+import { soundWaySayings } from './sayings/soundWay'
 import { soundSayings } from './sayings/sounds'
 import { switchSayings } from './sayings/switches'
 
@@ -17,6 +18,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...chartSayings,
   ...powerSayings,
   ...soundSayings,
+  ...soundWaySayings,
   ...switchSayings,
   ...lampSayings,
 }

@@ -10,6 +10,8 @@ export const ROLE_TEXT: Record<RoleKind, string> = {
   switchIn: 'footswitch in',
   expressionOut: 'expression pedal',
   expressionIn: 'expression in',
+  audioOut: 'sound out',
+  audioIn: 'sound in',
   powerOut: 'power out',
   powerIn: 'power in',
 }
@@ -39,6 +41,17 @@ export const ADAPTER_TEXT: Record<Adapter, string> = {
   trrsTrs: 'TRRS to TRS adapter',
 }
 
+/** What a sound jack is for. */
+export const SOUND_USE = {
+  instrument: 'instrument out',
+  main: 'sound',
+  send: 'send',
+  return: 'return',
+  headphones: 'headphones',
+  amp: 'amp input',
+  mixer: 'mixer input',
+} as const
+
 /** "DIN", "TRS type B", "USB device", "switching, 2 contacts": what a player sees at the jack. */
 export function roleText(role: Role): string {
   switch (role.kind) {
@@ -56,6 +69,9 @@ export function roleText(role: Role): string {
     case 'expressionIn':
     case 'expressionOut':
       return ROLE_TEXT[role.kind]
+    case 'audioIn':
+    case 'audioOut':
+      return `${SOUND_USE[role.use]}, ${role.sound}`
     case 'powerIn':
     case 'powerOut':
       return `${role.volts} V ${role.current.toUpperCase()}, ${role.milliamps} mA`

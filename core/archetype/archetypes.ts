@@ -16,6 +16,9 @@ import { relayInterface } from './devices/relayInterface'
 import { looper } from './devices/looper'
 import { pitchPedal } from './devices/pitchPedal'
 import { modularEffects } from './devices/modularEffects'
+import { instrument } from './devices/instrument'
+import { isolatingBox } from './devices/isolatingBox'
+import { mixer } from './devices/mixer'
 import { amp } from './devices/amp'
 import { plainPedal } from './devices/plainPedal'
 import { expressionPedal } from './devices/expressionPedal'
@@ -51,7 +54,10 @@ export const DEVICES: readonly DeviceArchetype[] = [
   looper,
   pitchPedal,
   modularEffects,
+  instrument,
   amp,
+  mixer,
+  isolatingBox,
   plainPedal,
   expressionPedal,
   dualFootswitch,

@@ -80,6 +80,26 @@ export const switchingIn = (id: string, name: string, fields: Fields<'switchIn'>
   jack(id, name, switchIn(fields))
 export const expression = (id = 'exp', name = 'Expression'): Port => jack(id, name, expressionIn)
 
+/** Sound in and out: of a box, of a loop, of an amp. */
+export const soundIn = (
+  sound: 'mono' | 'stereo' = 'mono',
+  use: RoleOf<'audioIn'>['use'] = 'main',
+  id = 'input',
+  name = 'Input',
+): Port => jack(id, name, { kind: 'audioIn', sound, use })
+export const soundOut = (
+  sound: 'mono' | 'stereo' = 'mono',
+  use: RoleOf<'audioOut'>['use'] = 'main',
+  id = 'output',
+  name = 'Output',
+  isolated = false,
+): Port => jack(id, name, { kind: 'audioOut', sound, use, isolated })
+export const soundLoop = (): Port[] => [
+  soundOut('mono', 'send', 'send', 'Send'),
+  soundIn('mono', 'return', 'return', 'Return'),
+]
+export const headphones = (): Port => soundOut('stereo', 'headphones', 'phones', 'Headphones')
+
 /** A jack with several roles, set at the factory to the first. */
 export const shared = (id: string, name: string, ...roles: Role[]): Port => jack(id, name, ...roles)
 

@@ -19,6 +19,18 @@ import { monoLead, type MonoLead } from './monoLead'
 import { otherController, type OtherController } from './otherController'
 import { outForThru, type OutForThru } from './outForThru'
 import { omniDevice, type OmniDevice } from './omniDevice'
+import {
+  brokenLoop,
+  earthLoop,
+  phonesBypassed,
+  soundEndsIn,
+  stereoLost,
+  type BrokenLoop,
+  type EarthLoop,
+  type PhonesBypassed,
+  type SoundEndsIn,
+  type StereoLost,
+} from './soundWay'
 import { sharedChannel, type SharedChannel } from './sharedChannel'
 import { silentSwitch, type SilentSwitch } from './silentSwitch'
 import { thruOff, type ThruOff } from './thruOff'
@@ -60,6 +72,11 @@ import { beyondController, type BeyondController } from './beyondController'
 /** Everything a check can find, closed by code. */
 export type Finding =
   | NoPath
+  | BrokenLoop
+  | EarthLoop
+  | StereoLost
+  | PhonesBypassed
+  | SoundEndsIn
   | OutForThru
   | MonoLead
   | NoMidiPower
@@ -159,6 +176,11 @@ export const CHECKS: readonly Check[] = [
   on(CABLING, fedTwice),
   on(CABLING, midiPower),
   on(CABLING, noMidiPower),
+  on(CABLING, brokenLoop),
+  on(CABLING, earthLoop),
+  on(CABLING, stereoLost),
+  on(CABLING, phonesBypassed),
+  on(CABLING, soundEndsIn),
   on(CABLING, noBankSelect),
   on(SWITCHES, otherController),
   on([...SWITCHES, 'banks'], cannotPerform),

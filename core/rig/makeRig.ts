@@ -33,6 +33,8 @@ const ROLES: { readonly [Kind in RoleKind]: RoleOf<Kind> } = {
   switchIn: { kind: 'switchIn', poles: 1, rest: 'open', first: 'tip', does: [], action: 'momentary' },
   expressionOut: { kind: 'expressionOut', wiper: 'tip' },
   expressionIn: { kind: 'expressionIn', wiper: 'tip' },
+  audioOut: { kind: 'audioOut', sound: 'mono', use: 'main', isolated: false },
+  audioIn: { kind: 'audioIn', sound: 'mono', use: 'main' },
   powerOut: { kind: 'powerOut', volts: 9, current: 'dc', centre: 'negative', milliamps: 500 },
   powerIn: { kind: 'powerIn', volts: 9, current: 'dc', centre: 'negative', milliamps: 100 },
 }

@@ -39,5 +39,9 @@ export function jackCautions(role: Role): readonly Caution[] {
     case 'expressionIn':
     case 'expressionOut':
       return []
+    case 'audioIn':
+      return role.use === 'amp' || role.use === 'mixer' ? ['hum'] : []
+    case 'audioOut':
+      return role.use === 'headphones' ? ['loudness'] : []
   }
 }

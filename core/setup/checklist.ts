@@ -1,6 +1,7 @@
 import { perObject } from '../base/perObject'
 import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'
+import { hasSoundJacks, isSoundEnd } from '../rig/cabling/audio'
 import { phantomOf } from '../rig/cabling/wiring'
 import { receivers } from '../rig/channels'
 import { formatDisplay } from '../rig/numbering/display'
@@ -177,7 +178,8 @@ const powerRank = (box: Box): number =>
   !('kind' in box) ? 1 : box.kind === 'supply' ? 0 : isLoud(box) ? 3 : 2
 
 /** A sound device without MIDI that takes its power from the wall: an amp. */
-const isLoud = (device: Device): boolean => device.kind === 'plain' && !hasPowerJack(device)
+const isLoud = (device: Device): boolean =>
+  device.kind === 'plain' && (isSoundEnd(device) || (!hasSoundJacks(device) && !hasPowerJack(device)))
 
 const hasPowerJack = ({ ports }: Box): boolean =>
   ports.some(({ roles }) => roles.some((role) => role.kind === 'powerIn' || phantomOf(role) === 'takes'))

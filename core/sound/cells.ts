@@ -1,5 +1,6 @@
 import { own } from '../base/own'
 import { contactsOf, isSwitchedByBox } from '../rig/cabling/contacts'
+import { isSoundLead } from '../rig/cabling/audio'
 import { CABLING, perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
 import type { Device, DeviceId } from '../rig/table/device'
@@ -43,7 +44,9 @@ function withOwn(above: SpokenCells, sound: Sound): SpokenCells {
 /** The devices a sound can speak of, in their order: those that answer, and those a foot or a contact switches. */
 export const soundDevices = perTables(CABLING, (rig: Rig): readonly Device[] =>
   inOrder(rig.devices).filter(
-    (device) => device.kind === 'receiver' || (device.kind === 'plain' && !isSwitchedByBox(rig, device)),
+    (device) =>
+      device.kind === 'receiver' ||
+      (device.kind === 'plain' && !isSoundLead(device) && !isSwitchedByBox(rig, device)),
   ),
 )
 

@@ -10,32 +10,41 @@ const NAMES = 88
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame)
 const drawing = computed(() => wireLanes(inputs, width.value - NAMES - 30))
-const height = computed(() => drawing.value.lanes.length * laneHeight + 20)
 </script>
 
 <template>
   <div ref="frame" class="frame">
-    <svg :width="width" :height="height" aria-hidden="true">
+    <svg :width="width" :height="drawing.lanes.length * laneHeight" aria-hidden="true">
       <g
         v-for="(lane, row) in drawing.lanes"
         :key="lane.name"
         :transform="`translate(0 ${row * laneHeight})`"
       >
-        <text class="name" x="0" :y="laneHeight - 6">
+        <text class="name" x="0" :y="laneHeight / 2">
           {{ letterCount(lane.name) > 14 ? `${cutText(lane.name, 13)}…` : lane.name }}
         </text>
         <line class="rule" :x1="NAMES" :x2="width" :y1="laneHeight - 0.5" :y2="laneHeight - 0.5" />
-        <g v-for="bar in lane.bars" :key="bar.start" :transform="`translate(${NAMES + bar.x} 2)`">
-          <rect :class="`bar-${bar.tone}`" :width="bar.width" :height="laneHeight - 5" rx="1.5" />
-          <text v-if="bar.hasText" class="text" x="4" :y="laneHeight - 8.5">{{ bar.text }}</text>
+        <g v-for="bar in lane.bars" :key="bar.start" :transform="`translate(${NAMES + bar.x} 1)`">
+          <rect :class="`bar-${bar.tone}`" :width="bar.width" :height="laneHeight - 3" rx="1.5" />
+          <text v-if="bar.hasText" class="text" x="4" :y="laneHeight / 2 - 1">{{ bar.text }}</text>
         </g>
+        <text
+          v-if="lane.aside"
+          class="aside"
+          :x="NAMES + lane.aside.x"
+          :y="laneHeight / 2"
+          :text-anchor="lane.aside.isBefore ? 'end' : 'start'"
+        >
+          {{ lane.aside.text }}
+        </text>
       </g>
+    </svg>
+    <svg class="axis" :width="width" height="18" aria-hidden="true">
       <text
         v-for="(tick, n) in drawing.ticks"
         :key="tick.x"
-        class="tick"
         :x="NAMES + tick.x"
-        :y="height - 6"
+        y="10"
         :text-anchor="n === 0 ? 'start' : 'middle'"
       >
         {{ tick.text }}
@@ -55,9 +64,17 @@ svg {
   display: block;
 }
 
+/* The times stay in view however many lanes there are. */
+.axis {
+  position: sticky;
+  bottom: 0;
+  background: var(--chart-ground, var(--sheet));
+}
+
 text {
   font: 500 11px var(--mono);
   fill: var(--chart-soft, var(--ink-soft));
+  dominant-baseline: central;
 }
 
 .name {

@@ -23,6 +23,7 @@ const { isTall } = useDock()
   background: var(--dock);
   color: var(--dock-ink);
   --chart-soft: var(--dock-soft);
+  --chart-ground: var(--dock);
   --chart-line: var(--dock-line);
   --chart-program: var(--dock-program);
   --chart-control: var(--dock-control);

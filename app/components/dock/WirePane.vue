@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { laneName } from '~/charts/pressSending'
 import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
@@ -21,6 +22,14 @@ const inputs = computed(() =>
     tone: messageTone(message),
   })),
 )
+/** Lanes get lower before they have to be scrolled. */
+const chart = useTemplateRef('chart')
+const { height } = useElementSize(chart)
+const AXIS = 18
+const laneHeight = computed(() => {
+  const lanes = new Set(inputs.value.map(({ lane }) => lane)).size
+  return Math.max(14, Math.min(19, Math.floor((height.value - AXIS) / Math.max(1, lanes))))
+})
 const bytes = computed(() => wire.value.map((entry) => bytesText(entry.bytes)).join(' '))
 const summary = computed(() => {
   const total = wire.value.reduce((sum, entry) => sum + entry.bytes.length, 0)
@@ -34,8 +43,8 @@ const summary = computed(() => {
     <p v-if="!floor.last" class="soft">Step on a switch: press its number key, or click it.</p>
     <p v-else-if="wire.length === 0" class="soft">This step sends no message.</p>
     <template v-else>
-      <div class="chart" role="group" aria-label="Messages in lanes" tabindex="0">
-        <WireChart :inputs="inputs" :lane-height="19" />
+      <div ref="chart" class="chart" role="group" aria-label="Messages in lanes" tabindex="0">
+        <WireChart :inputs="inputs" :lane-height="laneHeight" />
       </div>
       <p class="foot">
         <span class="bytes mono" role="status" aria-label="Bytes sent" tabindex="0">{{ bytes }}</span>

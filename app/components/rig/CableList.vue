@@ -1,21 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { links, type Finding, type Rig } from '#core'
+import { layerOf, type Layer } from '~/charts/rigMap'
 import FindingMark from '~/components/common/FindingMark.vue'
 import type { Selection } from '~/composables/useSelection'
 import { count } from '~/text/counts'
 import { lengthText, partsText } from '~/text/jacks'
 
 /** Every cable in words: what the map shows, for those who read it. */
-const { rig, found, chosenId, showsPower } = defineProps<{
+const { rig, found, chosenId, layers } = defineProps<{
   rig: Rig
   found: readonly Finding[]
   chosenId: string | null
-  showsPower: boolean
+  layers: ReadonlySet<Layer>
 }>()
 const emit = defineEmits<{ choose: [selection: Selection] }>()
 
-const all = computed(() => links(rig).filter(({ cable }) => showsPower || cable.lead !== 'power'))
+const all = computed(() => links(rig).filter((link) => layers.has(layerOf(link))))
 const hidden = computed(() => links(rig).length - all.value.length)
 const about = (id: string) => found.filter((one) => one.about.table === 'cables' && one.about.id === id)
 </script>
@@ -24,7 +25,7 @@ const about = (id: string) => found.filter((one) => one.about.table === 'cables'
   <section class="cables">
     <h2>
       {{ count(all.length, 'cable') }}
-      <span v-if="hidden > 0" class="soft">and {{ count(hidden, 'power cable') }}</span>
+      <span v-if="hidden > 0" class="soft">and {{ count(hidden, 'more cable') }} not shown</span>
     </h2>
     <p v-if="all.length === 0" class="soft">
       None yet. Drag from a round jack of a box to another box, or plug in by the list of its jacks.
@@ -53,8 +54,8 @@ const about = (id: string) => found.filter((one) => one.about.table === 'cables'
 .cables {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
-  flex: 0 1 142px;
-  min-height: 92px;
+  flex: 0 1 112px;
+  min-height: 84px;
   border-top: 1px solid var(--line);
   padding-top: 6px;
 }

@@ -1,8 +1,11 @@
 import type { Finding } from '#core'
 
-export type RigTab = 'map' | 'checklist' | 'channels' | 'power' | 'controller' | 'saving'
+export type RigTab = 'map' | 'checklist' | 'channels' | 'power' | 'sound' | 'controller' | 'saving'
 
-const POWER: readonly string[] = ['wrongPower', 'weakPower', 'fedTwice', 'midiPower']
+const POWER: readonly string[] = ['wrongPower', 'weakPower', 'fedTwice', 'midiPower', 'noMidiPower']
+const SOUND: readonly string[] = ['brokenLoop', 'earthLoop', 'stereoLost', 'phonesBypassed', 'soundEndsIn']
+
+export const isAboutSound = ({ code }: Finding): boolean => SOUND.includes(code)
 
 export const isAboutPower = ({ code }: Finding): boolean => POWER.includes(code)
 
@@ -14,6 +17,7 @@ export const rigTabs = (
   { key: 'checklist', text: 'Before the first stomp' },
   { key: 'channels', text: 'Channels', found: found.filter(({ about }) => about.field === 'channel') },
   { key: 'power', text: 'Power', found: found.filter(isAboutPower) },
+  { key: 'sound', text: 'Sound’s way', found: found.filter(isAboutSound) },
   {
     key: 'controller',
     text: 'Which controller',

@@ -1,5 +1,5 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
-import { switchingIn } from '../jacks'
+import { soundIn, soundLoop, switchingIn } from '../jacks'
 
 /** An amp whose channel and boost are contacts on its footswitch jack. */
 export const amp: DeviceArchetype = {
@@ -11,6 +11,8 @@ export const amp: DeviceArchetype = {
     kind: 'plain',
     ports: [
       switchingIn('foot', 'Footswitch jack', { poles: 2, action: 'latching', does: ['Channel', 'Boost'] }),
+      soundIn('mono', 'amp', 'input', 'Amp input'),
+      ...soundLoop(),
     ],
   },
 }

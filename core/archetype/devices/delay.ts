@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { expressionIn, midiIn, power, shared, switchIn } from '../jacks'
+import { expressionIn, midiIn, power, shared, soundIn, soundOut, switchIn } from '../jacks'
 
 export const delay: DeviceArchetype = {
   key: 'delay',
@@ -18,6 +18,11 @@ export const delay: DeviceArchetype = {
     },
     followsClock: true,
     gap: { heard: 'none', ms: 0 },
-    ports: [shared('jack', 'Control jack', expressionIn, switchIn(), midiIn('trsB')), power(250)],
+    ports: [
+      shared('jack', 'Control jack', expressionIn, switchIn(), midiIn('trsB')),
+      power(250),
+      soundIn(),
+      soundOut('stereo'),
+    ],
   },
 }

@@ -1,6 +1,6 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
 import { PLAIN_128 } from '../../rig/numbering/numbering'
-import { dinIn, dinOut, power, switchingIn } from '../jacks'
+import { dinIn, dinOut, power, soundIn, soundOut, switchingIn } from '../jacks'
 
 export const looper: DeviceArchetype = {
   key: 'looper',
@@ -13,6 +13,13 @@ export const looper: DeviceArchetype = {
     saving: { how: 'explicit', losesEdits: true },
     whileDeaf: 'keeps',
     gap: { heard: 'none', ms: 0 },
-    ports: [dinIn(), dinOut(), switchingIn('foot', 'Footswitch', { poles: 2 }), power(300)],
+    ports: [
+      dinIn(),
+      dinOut(),
+      switchingIn('foot', 'Footswitch', { poles: 2 }),
+      power(300),
+      soundIn('stereo'),
+      soundOut('stereo'),
+    ],
   },
 }

@@ -1,5 +1,19 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { dinIn, dinOut, dinThru, expressionIn, power, shared, switchIn, switchOut, usbDevice } from '../jacks'
+import {
+  dinIn,
+  dinOut,
+  dinThru,
+  expressionIn,
+  headphones,
+  power,
+  shared,
+  soundIn,
+  soundLoop,
+  soundOut,
+  switchIn,
+  switchOut,
+  usbDevice,
+} from '../jacks'
 
 /** Presets with scenes inside them. */
 export const multiEffects: DeviceArchetype = {
@@ -28,6 +42,10 @@ export const multiEffects: DeviceArchetype = {
       shared('pedal', 'Pedal jack', expressionIn, switchIn({ poles: 2, action: 'either' })),
       shared('amp', 'Amp control', switchOut({ poles: 2, action: 'latching', does: ['Channel', 'Boost'] })),
       power(1000, { volts: 12 }),
+      soundIn(),
+      soundOut('stereo'),
+      ...soundLoop(),
+      headphones(),
     ],
   },
 }

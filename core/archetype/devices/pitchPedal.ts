@@ -1,6 +1,6 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
 import { PLAIN_128 } from '../../rig/numbering/numbering'
-import { dinIn, power } from '../jacks'
+import { dinIn, power, soundIn, soundOut } from '../jacks'
 
 export const pitchPedal: DeviceArchetype = {
   key: 'pitchPedal',
@@ -11,6 +11,6 @@ export const pitchPedal: DeviceArchetype = {
     saving: { how: 'itself', losesEdits: false },
     deafMs: 10,
     gap: { heard: 'slight', ms: 10 },
-    ports: [dinIn(), power(260)],
+    ports: [dinIn(), power(260), soundIn(), soundOut()],
   },
 }

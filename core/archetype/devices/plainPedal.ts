@@ -1,5 +1,5 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
-import { power, switchingIn } from '../jacks'
+import { power, soundIn, soundOut, switchingIn } from '../jacks'
 
 export const plainPedal: DeviceArchetype = {
   key: 'plainPedal',
@@ -8,6 +8,11 @@ export const plainPedal: DeviceArchetype = {
     ...unheard,
     name: 'Pedal without MIDI',
     kind: 'plain',
-    ports: [switchingIn('remote', 'Remote switch', { does: ['On and off'] }), power(30)],
+    ports: [
+      switchingIn('remote', 'Remote switch', { does: ['On and off'] }),
+      power(30),
+      soundIn(),
+      soundOut(),
+    ],
   },
 }

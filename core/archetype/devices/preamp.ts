@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { dinIn, dinThru, expression, power } from '../jacks'
+import { dinIn, dinThru, expression, power, soundIn, soundLoop, soundOut } from '../jacks'
 
 export const preamp: DeviceArchetype = {
   key: 'preamp',
@@ -9,6 +9,6 @@ export const preamp: DeviceArchetype = {
     factoryChannel: 1 as DeviceArchetype['fields']['factoryChannel'],
     deafMs: 30,
     gap: { heard: 'slight', ms: 15 },
-    ports: [dinIn(), dinThru('off'), expression(), power(300)],
+    ports: [dinIn(), dinThru('off'), expression(), power(300), soundIn(), soundOut(), ...soundLoop()],
   },
 }

@@ -1,6 +1,6 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
 import { PLAIN_128 } from '../../rig/numbering/numbering'
-import { expression, power, trsIn } from '../jacks'
+import { expression, power, soundIn, soundOut, trsIn } from '../jacks'
 
 /** More presets than 128, so it takes bank select. */
 export const reverb: DeviceArchetype = {
@@ -11,6 +11,6 @@ export const reverb: DeviceArchetype = {
     numbering: { ...PLAIN_128, digits: 3, count: 300, bankSelect: 'both' },
     deafMs: 40,
     gap: { heard: 'slight', ms: 30 },
-    ports: [trsIn('A'), expression(), power(300)],
+    ports: [trsIn('A'), expression(), power(300), soundIn(), soundOut('stereo')],
   },
 }

@@ -1,6 +1,6 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
 import { PLAIN_128 } from '../../rig/numbering/numbering'
-import { power, trsIn } from '../jacks'
+import { power, soundIn, soundOut, trsIn } from '../jacks'
 
 /** Six positions of a toggle, one program each. */
 export const sixPositionPedal: DeviceArchetype = {
@@ -13,6 +13,6 @@ export const sixPositionPedal: DeviceArchetype = {
     saving: { how: 'itself', losesEdits: false },
     deafMs: 5,
     gap: { heard: 'slight', ms: 10 },
-    ports: [trsIn('B'), power(100)],
+    ports: [trsIn('B'), power(100), soundIn(), soundOut()],
   },
 }

@@ -10,6 +10,8 @@ const PARTNER: Record<RoleKind, RoleKind> = {
   switchIn: 'switchOut',
   expressionOut: 'expressionIn',
   expressionIn: 'expressionOut',
+  audioOut: 'audioIn',
+  audioIn: 'audioOut',
   powerOut: 'powerIn',
   powerIn: 'powerOut',
 }
@@ -75,6 +77,9 @@ function leadsFor(role: Role): readonly Lead[] {
     case 'expressionIn':
     case 'expressionOut':
       return ['trs', 'ts']
+    case 'audioIn':
+    case 'audioOut':
+      return role.sound === 'stereo' ? ['trs', 'ts'] : ['ts', 'trs']
     case 'powerIn':
     case 'powerOut':
       return ['power']
@@ -84,6 +89,8 @@ function leadsFor(role: Role): readonly Lead[] {
 /** Which leads make sense between two jacks, the usual one first. Where the plugs differ, an adapter sees to the rest. */
 export function leadsBetween(a: Role, b: Role): readonly Lead[] {
   if (isPowering(a, b)) return ['din5', 'din3']
+  // A mono plug into a stereo jack carries one side of it: that is what most players lay.
+  if ('sound' in a && 'sound' in b && a.sound !== b.sound) return ['ts', 'trs']
   const both = leadsFor(a).filter((lead) => leadsFor(b).includes(lead))
   return both.length > 0 ? both : leadsFor(a).filter((lead) => lead !== 'trrs')
 }

@@ -30,6 +30,9 @@ const contact = {
 
 const wiperSchema = z.literal(['tip', 'ring'])
 
+/** A mono jack has one signal; a stereo one two, on tip and ring or as a pair of jacks. */
+const soundSchema = z.literal(['mono', 'stereo'])
+
 const powerSchema = {
   volts: z.number().min(1).max(60),
   current: z.literal(['dc', 'ac']),
@@ -74,6 +77,20 @@ export const roleSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('expressionOut'), wiper: wiperSchema }),
   z.strictObject({ kind: z.literal('expressionIn'), wiper: wiperSchema }),
+  z.strictObject({
+    kind: z.literal('audioOut'),
+    sound: soundSchema,
+    /** The instrument itself, a box's output, the send of a loop, or headphones. */
+    use: z.literal(['instrument', 'main', 'send', 'headphones']),
+    /** No earth runs through it: a transformer, or a box made for that. */
+    isolated: z.boolean(),
+  }),
+  z.strictObject({
+    kind: z.literal('audioIn'),
+    sound: soundSchema,
+    /** A box's input, the return of a loop, or where the sound ends: an amp, a mixer. */
+    use: z.literal(['main', 'return', 'amp', 'mixer']),
+  }),
   z.strictObject({ kind: z.literal('powerOut'), ...powerSchema }),
   z.strictObject({ kind: z.literal('powerIn'), ...powerSchema }),
 ])

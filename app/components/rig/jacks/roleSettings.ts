@@ -1,4 +1,5 @@
 import type { Role } from '#core'
+import { SOUND_USE } from '~/text/jacks'
 
 /** One setting of a jack's role the player may change: a field with its choices. */
 export interface RoleSetting {
@@ -60,6 +61,9 @@ const first = (value: string) =>
 const poles = (value: number) =>
   setting('poles', 'Contacts', value, choice(1, 'One (TS)'), choice(2, 'Two (TRS)'))
 
+const sound = (value: string) =>
+  setting('sound', 'Signal', value, choice('mono', 'Mono'), choice('stereo', 'Stereo'))
+
 /** What can be set about a jack in this role, beside numbers. */
 export function roleSettings(role: Role): RoleSetting[] {
   switch (role.kind) {
@@ -105,6 +109,28 @@ export function roleSettings(role: Role): RoleSetting[] {
     case 'expressionIn':
     case 'expressionOut':
       return [wiper(role.wiper)]
+    case 'audioIn':
+      return [
+        sound(role.sound),
+        setting(
+          'use',
+          'Is for',
+          role.use,
+          ...(['main', 'return', 'amp', 'mixer'] as const).map((one) => choice(one, SOUND_USE[one])),
+        ),
+      ]
+    case 'audioOut':
+      return [
+        sound(role.sound),
+        setting(
+          'use',
+          'Is for',
+          role.use,
+          ...(['instrument', 'main', 'send', 'headphones'] as const).map((one) =>
+            choice(one, SOUND_USE[one]),
+          ),
+        ),
+      ]
     case 'powerIn':
     case 'powerOut':
       return [

@@ -168,10 +168,11 @@ button:focus-visible {
 }
 
 .facts {
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
   max-width: 100%;
   overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
   margin-top: auto;
   font: 400 10.5px/1.3 var(--mono);
   color: var(--ink-soft);

@@ -96,6 +96,16 @@ path {
   stroke-dasharray: 3 5;
 }
 
+.audio {
+  --tone: var(--good);
+}
+
+.audio .line {
+  stroke-width: 4;
+  stroke-linecap: round;
+  stroke-dasharray: 1 6;
+}
+
 .power .line {
   stroke-width: 1.5;
 }

@@ -16,18 +16,18 @@ import {
   type Route,
   type Spot,
 } from '#core'
-import { frameFor, toneOf } from '~/charts/rigMap'
+import { frameFor, layerOf, type Layer } from '~/charts/rigMap'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import MapBox from './MapBox.vue'
 import MapCable from './MapCable.vue'
 import { useCableInHand, type Pull } from './useCableInHand'
 
 /** The floor as a map: boxes to move, cables to lay, marks where something is wrong. */
-const { rig, found, selection, showsPower } = defineProps<{
+const { rig, found, selection, layers } = defineProps<{
   rig: Rig
   found: readonly Finding[]
   selection: Selection | null
-  showsPower: boolean
+  layers: ReadonlySet<Layer>
 }>()
 const emit = defineEmits<{
   choose: [selection: Selection]
@@ -48,7 +48,7 @@ const places = computed(() => {
 })
 const faulty = computed(() => new Set(found.map(({ about }) => about.id)))
 const shown = computed(() =>
-  links(rig).filter((link) => showsPower || toneOf(link) !== 'power' || faulty.value.has(link.cable.id)),
+  links(rig).filter((link) => layers.has(layerOf(link)) || faulty.value.has(link.cable.id)),
 )
 const shownLines = computed(() => {
   const ids = new Set<string>(shown.value.map(({ cable }) => cable.id))

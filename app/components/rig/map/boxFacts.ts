@@ -10,7 +10,7 @@ export function boxFacts(box: Box): string {
     role.kind === 'midiIn'
       ? [`${PLUG_TEXT[role.plug].replace(' type', '')} in`]
       : role.kind === 'usb'
-        ? [`USB ${role.end}`]
+        ? [role.end === 'host' ? 'USB host' : 'USB']
         : role.kind === 'air'
           ? ['Bluetooth']
           : [],
@@ -22,5 +22,7 @@ export function boxFacts(box: Box): string {
     )
   if (box.kind === 'supply') return count(box.ports.length, 'outlet')
   if (box.kind === 'pedal') return roles[0]?.kind === 'expressionOut' ? 'sweeps' : 'footswitch'
+  if (roles.some((role) => role.kind === 'audioOut' && role.use === 'instrument')) return 'the sound begins'
+  if (roles.some((role) => role.kind === 'audioIn' && role.use === 'mixer')) return 'the sound ends'
   return roles.some(({ kind }) => kind === 'switchIn') ? 'switch jack' : 'no MIDI'
 }

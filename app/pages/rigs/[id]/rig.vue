@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { own, inOrder, isProgrammed, links, receivers, tidy, type Device, type TableName } from '#core'
 import FilePick from '~/components/common/FilePick.vue'
+import type { Layer } from '~/charts/rigMap'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import AddBoxDialog from '~/components/rig/AddBoxDialog.vue'
@@ -17,6 +18,7 @@ import RigMap from '~/components/rig/map/RigMap.vue'
 import ChannelsPane from '~/components/rig/plans/ChannelsPane.vue'
 import ControllerPane from '~/components/rig/plans/ControllerPane.vue'
 import PowerPane from '~/components/rig/plans/PowerPane.vue'
+import SoundWayPane from '~/components/rig/plans/SoundWayPane.vue'
 import SavingPane from '~/components/rig/plans/SavingPane.vue'
 import RigInspector from '~/components/rig/RigInspector.vue'
 import { rigTabs, type RigTab } from '~/components/rig/rigTabs'
@@ -34,7 +36,17 @@ const { selection, select } = useSelection()
 const { bringController, bringDevice, move, refusedText } = useFloorEdits()
 
 const tab = ref<RigTab>('map')
-const showsPower = ref(false)
+const layers = ref<ReadonlySet<Layer>>(new Set(['control']))
+const LAYERS = [
+  { layer: 'control', text: 'Control cables' },
+  { layer: 'sound', text: 'Sound cables' },
+  { layer: 'power', text: 'Power cables' },
+] as const
+function turn(layer: Layer): void {
+  const next = new Set(layers.value)
+  if (!next.delete(layer)) next.add(layer)
+  layers.value = next
+}
 const adding = ref<'controller' | 'device' | null>(null)
 const asking = ref<Device | null>(null)
 const refused = ref('')
@@ -110,7 +122,9 @@ const foundAbout = (table: TableName, id: string) =>
       </div>
       <template v-else>
         <div class="tools">
-          <label><input v-model="showsPower" type="checkbox" /> Power cables</label>
+          <label v-for="{ layer, text } in LAYERS" :key="layer">
+            <input type="checkbox" :checked="layers.has(layer)" @change="turn(layer)" /> {{ text }}
+          </label>
           <button type="button" class="word" @click="rigs.edit(tidy(rig))">Tidy the map</button>
           <button v-if="controllers.length > 0" type="button" class="word" @click="adding = 'controller'">
             Another controller
@@ -122,7 +136,7 @@ const foundAbout = (table: TableName, id: string) =>
           :rig="rig"
           :found="rigs.found"
           :selection="selection"
-          :shows-power="showsPower"
+          :layers="layers"
           @choose="((refused = ''), select($event))"
           @move="move"
           @lay="((refused = ''), layPlug(rigs, $event))"
@@ -132,7 +146,7 @@ const foundAbout = (table: TableName, id: string) =>
           :rig="rig"
           :found="rigs.found"
           :chosen-id="link?.cable.id ?? null"
-          :shows-power="showsPower"
+          :layers="layers"
           @choose="select"
         />
       </template>
@@ -140,6 +154,7 @@ const foundAbout = (table: TableName, id: string) =>
     <ChecklistPane v-else-if="tab === 'checklist'" :rig="rig" @choose="select" />
     <ChannelsPane v-else-if="tab === 'channels'" :rig="rig" :found="rigs.found" @choose="select" />
     <PowerPane v-else-if="tab === 'power'" :rig="rig" :found="rigs.found" @choose="select" />
+    <SoundWayPane v-else-if="tab === 'sound'" :rig="rig" :found="rigs.found" @choose="select" />
     <ControllerPane v-else-if="tab === 'controller'" :rig="rig" />
     <SavingPane v-else :rig="rig" @choose="select" />
     <AddBoxDialog

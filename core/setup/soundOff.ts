@@ -1,0 +1,22 @@
+import { soundPaths, type SoundStop } from '../rig/cabling/audio'
+import type { Rig } from '../rig/rig'
+import type { Sound } from '../rig/table/sound'
+import { spokenCells } from '../sound/cells'
+
+/** What a sound makes of a box on the sound's way. */
+export interface HeardStop {
+  readonly stop: SoundStop
+  /** `off`: the sound switches it off, and its jacks, its buffer and its noise stay on the way. */
+  readonly state: 'on' | 'off' | 'unsaid' | 'always'
+}
+
+/** The ways of all instruments as a sound leaves them. */
+export const heardThrough = (rig: Rig, sound: Sound): readonly (readonly HeardStop[])[] =>
+  soundPaths(rig).map(({ stops }) =>
+    stops.map((stop): HeardStop => {
+      const cell = spokenCells(rig, sound).get(stop.device.id)?.cell
+      if (stop.place === 'source' || stop.place === 'end') return { stop, state: 'always' }
+      if (!cell || cell.kind === 'leave') return { stop, state: 'unsaid' }
+      return { stop, state: cell.kind === 'off' ? 'off' : 'on' }
+    }),
+  )
