@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -8,7 +9,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   ssr: false,
   spaLoadingTemplate: true,
-  modules: ['@nuxt/eslint', '@pinia/nuxt', 'nuxt-security'],
+  modules: ['@nuxt/eslint', '@pinia/nuxt', 'nuxt-security', '@vite-pwa/nuxt'],
   // A reader sees where every name comes from.
   imports: { autoImport: false, scan: false },
   components: { dirs: [] },
@@ -31,7 +32,10 @@ export default defineNuxtConfig({
           content: 'Plan, check and key in what every step on a MIDI foot controller sends.',
         },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest', crossorigin: 'use-credentials' },
+      ],
     },
   },
   // A view's code is fetched when the player goes there: the first visit stays small.
@@ -44,6 +48,37 @@ export default defineNuxtConfig({
     errorHandler: here('./server/http/errorHandler.ts'),
     serverAssets: [{ baseName: 'migrations', dir: here('./server/db/migrations') }],
     compressPublicAssets: { gzip: true, brotli: true },
+  },
+  // Installed, the shell opens without the server; rigs are kept by the app itself (app/platform/rigShelf.ts).
+  pwa: {
+    // A new version is taken at the next start: nothing reloads under a foot.
+    registerType: 'prompt',
+    manifest: {
+      name: 'Wire Step',
+      short_name: 'Wire Step',
+      description: 'Plan, check and key in what every step on a MIDI foot controller sends.',
+      lang: 'en',
+      start_url: '/',
+      display: 'standalone',
+      background_color: '#e9eeec',
+      theme_color: '#17282d',
+      icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,svg}'],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//, /^\/sign-in/],
+      // The page itself belongs to the files it names: it is another as soon as one of them is.
+      manifestTransforms: [
+        (entries) => {
+          const told = JSON.stringify(entries.map(({ url, revision }) => [url, revision]).sort())
+          const revision = createHash('sha256').update(told).digest('hex').slice(0, 16)
+          return { manifest: [...entries, { url: '/', revision, size: 0 }] }
+        },
+      ],
+      cleanupOutdatedCaches: true,
+    },
+    client: { installPrompt: false },
   },
   security: {
     headers: {

@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // Only e2e/offline.spec.ts is about it: elsewhere a page kept from before would hide what the server does.
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
     actionTimeout: 30_000,
     launchOptions: {

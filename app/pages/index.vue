@@ -10,6 +10,9 @@ onMounted(async () => {
   const answer = await usePlatform().server.list()
   const rigs = answer.kind === 'done' ? answer.value.rigs : []
   const rig = rigs.find(({ id }) => id === lastRig()) ?? rigs[0]
+  // Away: the rig that was open last may be kept here.
+  const kept = answer.kind === 'away' ? lastRig() : null
+  if (kept) return router.replace(`/rigs/${kept}/switches`)
   await router.replace(rig ? `/rigs/${rig.id}/switches` : '/rigs')
 })
 </script>

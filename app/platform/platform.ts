@@ -8,10 +8,12 @@ import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
 import { browserSoundWorker, type SoundWorker } from './soundWorker'
 import { browserRigServer, type RigServer } from './rigServer'
+import { browserRigShelf, type RigShelf } from './rigShelf'
 
 /** Everything of the world outside that the stores use. */
 export interface Platform {
   readonly server: RigServer
+  readonly shelf: RigShelf
   readonly clock: Clock
   /** This tab's notes, and this browser's. */
   readonly keep: Keep
@@ -32,6 +34,7 @@ let platform: Platform | null = null
 export const usePlatform = (): Platform =>
   (platform ??= {
     server: browserRigServer,
+    shelf: browserRigShelf,
     clock: browserClock,
     keep: tabKeep,
     browserKeep,

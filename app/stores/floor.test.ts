@@ -16,6 +16,7 @@ import { memoryChartReader } from '~/platform/chartReader'
 import { memoryClock } from '~/platform/clock'
 import { memoryFindingWorker } from '~/platform/findingWorker'
 import { memoryKeep } from '~/platform/keep'
+import { memoryRigShelf } from '~/platform/rigShelf'
 import { memoryServer } from '~/platform/memoryServer'
 import { memoryMidi, type MidiReach } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
@@ -36,6 +37,7 @@ async function openFloor(rig: Rig, reach: MidiReach = 'ready') {
   const clock = memoryClock()
   const midi = memoryMidi(() => clock.microseconds() / 1000, reach)
   providePlatform({
+    shelf: memoryRigShelf(),
     server: memoryServer('rig', rig),
     clock: { ...clock, wait: () => new Promise<void>((resolve) => setTimeout(resolve, 1)) },
     keep: memoryKeep(),

@@ -9,6 +9,7 @@ import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidi } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
+import { memoryRigShelf } from '~/platform/rigShelf'
 import { memoryServer } from '~/platform/memoryServer'
 import { memorySlowWorker } from '~/platform/slowWorker'
 import { providePlatform } from '~/platform/platform'
@@ -21,15 +22,18 @@ const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
 
 let server: ReturnType<typeof memoryServer>
 let announcers: ReturnType<typeof memoryAnnouncers>
+let shelves: ReturnType<typeof memoryRigShelf>
+let browserKeep: ReturnType<typeof memoryKeep>
 const clock = { ...memoryClock(), wait: () => new Promise<void>((resolve) => setTimeout(resolve, 1)) }
 
 /** A browser tab: its own stores and its own notes, the same server. */
 function openTab(keep = memoryKeep()) {
   providePlatform({
     server,
+    shelf: shelves,
     clock,
     keep,
-    browserKeep: memoryKeep(),
+    browserKeep,
     announcer: announcers(),
     page: memoryPage(),
     midi: memoryMidi(() => 0, 'none'),
@@ -45,11 +49,80 @@ function openTab(keep = memoryKeep()) {
 beforeEach(() => {
   server = memoryServer('rig', smallRig())
   announcers = memoryAnnouncers()
+  shelves = memoryRigShelf()
+  browserKeep = memoryKeep()
 })
 
 const move = (tab: ReturnType<typeof openTab>, device: string, channel: number) =>
   tab.edit(editRow(tab.rig!, 'setChannel', 'devices', device, { channel: channel as never }))
 const channelOf = (tab: ReturnType<typeof openTab>, device: string) => tab.rig?.devices[device]?.channel
+
+describe('without the server', () => {
+  it('a rig that was open before opens as it was confirmed last, edits wait, and are sent when it is back', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    move(tab, 'echo', 9)
+    await settle()
+    await settle()
+    expect((await shelves.find('rig'))?.rig.devices['echo']?.channel).toBe(9)
+    server.isAway = true
+    const later = openTab()
+    await later.open('rig')
+    expect(later.isFromShelf).toBe(true)
+    expect([later.failure, channelOf(later, 'echo'), later.revision]).toEqual([null, 9, 2])
+    move(later, 'echo', 10)
+    await settle()
+    expect(later.outboxState.kind).toBe('away')
+    server.isAway = false
+    await settle()
+    await settle()
+    expect(server.rig().devices['echo']?.channel).toBe(10)
+    expect([later.isFromShelf, later.outboxState.kind]).toEqual([false, 'empty'])
+  })
+
+  it('a tab that is closed leaves what it had not sent to the next one', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    await settle()
+    server.isAway = true
+    move(tab, 'echo', 11)
+    await settle()
+    tab.close()
+    const next = openTab()
+    await next.open('rig')
+    expect(channelOf(next, 'echo')).toBe(11)
+    expect(next.pending).toHaveLength(1)
+    server.isAway = false
+    await settle()
+    await settle()
+    expect(server.rig().devices['echo']?.channel).toBe(11)
+    // It is sent once, and nothing is left for a third.
+    const third = openTab()
+    await third.open('rig')
+    expect([third.pending.length, third.revision]).toEqual([0, 2])
+  })
+
+  it('takes what is newer there as soon as the server is back, where nothing waits', async () => {
+    const tab = openTab()
+    await tab.open('rig')
+    await settle()
+    server.isAway = true
+    const away = openTab()
+    await away.open('rig')
+    server.isAway = false
+    move(tab, 'echo', 12)
+    await settle()
+    await settle()
+    expect([channelOf(away, 'echo'), away.isFromShelf]).toEqual([12, false])
+  })
+
+  it('what was never open here cannot be, and says so', async () => {
+    server.isAway = true
+    const tab = openTab()
+    await tab.open('rig')
+    expect(tab.failure).toEqual({ kind: 'away' })
+  })
+})
 
 describe('the rig store', () => {
   it('shows an edit at once, sends it, undoes and redoes it', async () => {

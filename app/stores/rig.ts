@@ -12,13 +12,16 @@ import {
   type Result,
   type Rig,
 } from '#core'
-import type { PostEdit } from '#shared/contract/rigs'
+import type { PostEdit, RigReply } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { findingsOf } from './findingsOf'
 import { EMPTY_HISTORY, redone, remember, undone, without, type History } from './history'
 import { createOutbox, type Outbox, type OutboxState } from './outbox'
 import { createTabNotes, type TabNotes } from './tabNotes'
+
+/** In ms: when a rig that is confirmed is kept here, and how often an absent server is asked. */
+const [SHELVE_AFTER, ASK_AGAIN_AFTER] = [700, 4000]
 
 /** Something the player must hear about an edit that was not done. */
 export interface Setback {
@@ -32,7 +35,7 @@ export interface Setback {
  * goes through `edit`; it shows at once and is sent in the background, in order.
  */
 export const useRigStore = defineStore('rig', () => {
-  const { server, clock, keep, announcer } = usePlatform()
+  const { server, shelf, clock, keep, browserKeep, announcer } = usePlatform()
 
   const rigId = ref<string | null>(null)
   const rig = shallowRef<Rig | null>(null)
@@ -46,6 +49,8 @@ export const useRigStore = defineStore('rig', () => {
   const outboxState = shallowRef<OutboxState>({ kind: 'empty' })
   const history = shallowRef<History>(EMPTY_HISTORY)
   const setbacks = shallowRef<readonly Setback[]>([])
+  /** Whether the rig on the screen is the one kept here, since the server could not be reached. */
+  const isFromShelf = ref(false)
   /** Whether a reload would find the edits not yet confirmed again. */
   const isNoted = ref(true)
 
@@ -68,7 +73,7 @@ export const useRigStore = defineStore('rig', () => {
   async function open(id: string): Promise<void> {
     close()
     rigId.value = id
-    notes = createTabNotes(keep, id)
+    notes = createTabNotes(keep, id, browserKeep)
     const noted = notes.read()
     history.value = noted.history
     pending.value = noted.pending
@@ -80,9 +85,11 @@ export const useRigStore = defineStore('rig', () => {
         pending.value = edits
         outboxState.value = state
         writeNotes()
+        if (state.kind === 'empty') void shelve(id)
       },
       onSaved: (reply) => {
         // A revision in between was someone else's.
+        isFromShelf.value = false
         const isNext = reply.revision === revision.value + 1
         newestRevision.value = Math.max(newestRevision.value, reply.revision)
         if (isNext) revision.value = reply.revision
@@ -102,6 +109,7 @@ export const useRigStore = defineStore('rig', () => {
     outbox = null
     notes = null
     isNoted.value = true
+    isFromShelf.value = false
     rig.value = null
     rigId.value = null
     failure.value = null
@@ -116,18 +124,52 @@ export const useRigStore = defineStore('rig', () => {
   async function load(id: string): Promise<boolean> {
     const answer = await server.load(id)
     if (rigId.value !== id) return false
+    const kept = answer.kind === 'away' && !answer.error && !rig.value ? await shelf.find(id) : null
+    if (rigId.value !== id) return false
+    if (kept) {
+      show(kept)
+      isFromShelf.value = true
+      void waitForServer(id)
+      return true
+    }
     if (answer.kind !== 'done') {
       // A rig on the screen stays there, with what has not been sent, as long as there is one to go back to.
       if (!rig.value || (answer.kind === 'refused' && answer.error.code === 'noSuchRig'))
         failure.value = answer
       return false
     }
-    failure.value = null
-    rig.value = answer.value.rig
-    revision.value = answer.value.revision
-    newestRevision.value = answer.value.revision
-    savedAt.value = answer.value.changedAt
+    show(answer.value)
+    isFromShelf.value = false
+    void shelve(id)
     return true
+  }
+
+  function show(reply: RigReply): void {
+    failure.value = null
+    rig.value = reply.rig
+    revision.value = reply.revision
+    newestRevision.value = reply.revision
+    savedAt.value = reply.changedAt
+  }
+
+  /** Keeps the rig as it was confirmed, once nothing waits any more and the hand has come to rest. */
+  async function shelve(id: string): Promise<void> {
+    await clock.wait(SHELVE_AFTER)
+    const isStill = rigId.value === id && rig.value && !isFromShelf.value && pending.value.length === 0
+    if (!isStill || newestRevision.value !== revision.value) return
+    await shelf.keep({ id, revision: revision.value, changedAt: savedAt.value ?? '', rig: rig.value! })
+  }
+
+  /** Asks again and again while the rig is the one kept here; what is newer there is then taken. */
+  async function waitForServer(id: string): Promise<void> {
+    while (isFromShelf.value && rigId.value === id) {
+      await clock.wait(ASK_AGAIN_AFTER)
+      if (!isFromShelf.value || rigId.value !== id || pending.value.length > 0) continue
+      const answer = await server.since(id, revision.value)
+      if (answer.kind === 'away' || rigId.value !== id) continue
+      isFromShelf.value = false
+      if (answer.kind === 'done' && answer.value.revision !== revision.value) await takeNewest()
+    }
   }
 
   /** Puts unsent edits on top of a newly loaded rig; those that no longer fit are told and left out. */
@@ -239,6 +281,7 @@ export const useRigStore = defineStore('rig', () => {
     unknownLamps,
     isBehind,
     isNoted,
+    isFromShelf,
     open,
     close,
     edit,

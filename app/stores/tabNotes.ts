@@ -27,11 +27,16 @@ const textOf = perObject((value: object): string => JSON.stringify(value))
 const listOf = (values: readonly object[]): string => `[${values.map(textOf).join(',')}]`
 
 /** The notes of one rig in a tab's storage. */
-export function createTabNotes(keep: Keep, rigId: string): TabNotes {
+export function createTabNotes(keep: Keep, rigId: string, browserKeep: Keep): TabNotes {
   const [pendingKey, historyKey] = ['pending', 'history'].map((part) => `wire-step/rig/${rigId}/${part}`) as [
     string,
     string,
   ]
+  /** What waits, noted for the browser: a tab that is closed while the server is away leaves it to the next one. */
+  const waitingKey = `wire-step/waiting/${rigId}`
+  const left = () => parse<PostEdit[]>(browserKeep.read(waitingKey)) ?? []
+  /** Edits of this tab's, waiting or sent: what else is noted is another tab's. */
+  const ours = new Set<string>()
   /** Where both stood together in the first version. */
   const oldKey = `wire-step/rig/${rigId}`
   let written: Notes | null = null
@@ -39,7 +44,8 @@ export function createTabNotes(keep: Keep, rigId: string): TabNotes {
   return {
     read: () => {
       const old = parse<Partial<Notes>>(keep.read(oldKey)) ?? {}
-      const pending = parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? []
+      // An edit sent twice is done once: that another tab may yet send it too does no harm.
+      const pending = parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? left()
       const { past, future } = parse<History>(keep.read(historyKey)) ?? old.history ?? EMPTY_HISTORY
       // A tab may have been opened with an earlier version.
       return {
@@ -50,6 +56,9 @@ export function createTabNotes(keep: Keep, rigId: string): TabNotes {
     write: (notes) => {
       if (!written) keep.write(oldKey, null)
       if (written?.pending !== notes.pending) {
+        for (const { id } of notes.pending) ours.add(id)
+        const waiting = [...left().filter(({ id }) => !ours.has(id)), ...notes.pending]
+        browserKeep.write(waitingKey, waiting.length > 0 ? listOf(waiting) : null)
         const text = notes.pending.length > 0 ? listOf(notes.pending) : null
         isNoted =
           keep.write(pendingKey, text) || (keep.write(historyKey, null) && keep.write(pendingKey, text))

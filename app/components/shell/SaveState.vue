@@ -9,6 +9,7 @@ const text = computed(() => {
   const waiting = count(rigs.pending.length, 'edit')
   switch (rigs.outboxState.kind) {
     case 'empty':
+      if (rigs.isFromShelf) return `Server away: revision ${rigs.revision}, as kept here`
       return rigs.savedAt ? `Saved ${shortTimeText(rigs.savedAt)}, revision ${rigs.revision}` : ''
     case 'sending':
       return `Saving ${waiting}`
@@ -22,7 +23,7 @@ const text = computed(() => {
 </script>
 
 <template>
-  <p class="state" role="status" :class="rigs.outboxState.kind">{{ text }}</p>
+  <p class="state" role="status" :class="rigs.isFromShelf ? 'away' : rigs.outboxState.kind">{{ text }}</p>
 </template>
 
 <style scoped>

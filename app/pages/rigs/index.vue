@@ -15,7 +15,7 @@ import { dayText } from '~/text/times'
 import { useTheme } from '~/theme/useTheme'
 import type { RigSummary } from '#shared/contract/rigs'
 
-const { server } = usePlatform()
+const { server, shelf } = usePlatform()
 const { failure, brought, build, copyDemo, copy, openFile } = useRigStarts()
 const { theme, toggleTheme } = useTheme()
 const rigs = shallowRef<readonly RigSummary[] | null>(null)
@@ -26,6 +26,8 @@ const retry = useTimeoutFn(refresh, 3000, { immediate: false })
 async function refresh(): Promise<void> {
   const answer = await server.list()
   if (answer.kind === 'done') rigs.value = answer.value.rigs
+  // Without the server, those that were opened here before can be opened again.
+  else if (answer.kind === 'away' && !answer.error) rigs.value ??= await shelf.list()
   failure.value = answer.kind === 'done' ? null : answer
   // Away is not for good: it is asked again by itself.
   if (answer.kind === 'away') retry.start()
@@ -66,6 +68,7 @@ async function remove(): Promise<void> {
   removing.value = null
   if (!rig) return
   const answer = await server.remove(rig.id)
+  if (answer.kind === 'done') await shelf.forget(rig.id)
   await refresh()
   if (answer.kind !== 'done') failure.value = answer
 }
