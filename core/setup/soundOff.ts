@@ -1,4 +1,4 @@
-import { soundPaths, type SoundStop } from '../rig/cabling/audio'
+import { isSoundLead, soundPaths, type SoundStop } from '../rig/cabling/audio'
 import type { Rig } from '../rig/rig'
 import type { Sound } from '../rig/table/sound'
 import { spokenCells } from '../sound/cells'
@@ -15,7 +15,8 @@ export const heardThrough = (rig: Rig, sound: Sound): readonly (readonly HeardSt
   soundPaths(rig).map(({ stops }) =>
     stops.map((stop): HeardStop => {
       const cell = spokenCells(rig, sound).get(stop.device.id)?.cell
-      if (stop.place === 'source' || stop.place === 'end') return { stop, state: 'always' }
+      if (stop.place === 'source' || stop.place === 'end' || isSoundLead(stop.device))
+        return { stop, state: 'always' }
       if (!cell || cell.kind === 'leave') return { stop, state: 'unsaid' }
       return { stop, state: cell.kind === 'off' ? 'off' : 'on' }
     }),

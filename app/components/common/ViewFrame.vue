@@ -78,7 +78,7 @@ header p {
 
 @media (max-width: 900px) {
   .frame {
-    grid-template: minmax(0, 1fr) minmax(0, 42%) / minmax(0, 1fr);
+    grid-template: minmax(0, 1fr) minmax(0, 34%) / minmax(0, 1fr);
   }
 
   .folded {

@@ -61,6 +61,12 @@ const { isTall } = useDock()
   }
 }
 
+@media (min-width: 621px) and (max-width: 900px) {
+  .dock:not(.tall) {
+    grid-template-columns: minmax(230px, 1.1fr) minmax(230px, 1.2fr) minmax(140px, 0.7fr);
+  }
+}
+
 @media (max-width: 620px) {
   .dock {
     grid-template: auto auto / 1fr;

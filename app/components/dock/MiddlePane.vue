@@ -116,4 +116,25 @@ const PANES = {
 .body {
   min-height: 0;
 }
+
+.pane {
+  container-type: inline-size;
+}
+
+/* The tabs in a line of their own before they are cut. */
+@container (max-width: 430px) {
+  .head {
+    flex-wrap: wrap;
+    row-gap: 0;
+    justify-content: end;
+  }
+
+  .tabs {
+    flex: 1 0 100%;
+  }
+
+  .tabs :deep(button) {
+    padding: 0 4px 2px;
+  }
+}
 </style>

@@ -60,6 +60,8 @@ const summary = computed(() => {
   display: grid;
   grid-template: minmax(0, 1fr) auto / minmax(0, 1fr);
   gap: 4px;
+  /* What there is, not what is in it: the lanes are as high as that allows. */
+  height: 100%;
 }
 
 .soft {
@@ -73,12 +75,13 @@ const summary = computed(() => {
 
 .foot {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 0 14px;
   white-space: nowrap;
 }
 
 .bytes {
-  flex: 1;
+  flex: 1 1 150px;
   max-height: 34px;
   overflow: auto;
   font-size: 12px;

@@ -204,6 +204,16 @@ kbd {
     margin: 0 0 0 auto;
     padding: 4px 10px;
   }
+
+  .head {
+    flex: 0 1 150px;
+    min-width: 92px;
+  }
+
+  .travel button {
+    font-size: 0;
+    gap: 0;
+  }
 }
 
 @media (max-width: 620px) {
@@ -213,8 +223,26 @@ kbd {
 
   .rail > ul {
     order: 1;
+    display: grid;
+    grid-template-columns: repeat(4, minmax(0, 1fr));
     width: 100%;
-    overflow: auto;
+  }
+
+  .stage {
+    flex-direction: column;
+    justify-content: center;
+    gap: 0;
+    height: 48px;
+    padding: 0 2px;
+    font-size: 14px;
+  }
+
+  .name {
+    flex: none;
+  }
+
+  .head {
+    flex: 1;
   }
 
   .travel {

@@ -33,6 +33,13 @@ const text = computed(() => {
   font-variant-numeric: tabular-nums;
 }
 
+@media (max-width: 900px) {
+  .state {
+    max-width: 118px;
+    line-height: 1.25;
+  }
+}
+
 .away,
 .refused {
   color: var(--error);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Plus } from '@lucide/vue'
+import Select from 'primevue/select'
 import { computed } from 'vue'
 import type { Bank, Finding } from '#core'
 import { lampPaint } from '~/text/lamps'
@@ -27,6 +28,10 @@ const tabs = computed(() =>
   })),
 )
 
+/** More tabs than these are better looked up than scrolled. */
+const MANY = 6
+const nameOf = ({ number, text }: { number: number; text: string }) => `${number} ${text}`.trim()
+
 function go(id: string): void {
   const bank = banks.find((one) => one.id === id)
   if (bank) emit('go', bank)
@@ -48,6 +53,23 @@ function go(id: string): void {
         }}<span v-if="tab.isHome" class="number"> home</span>
       </template>
     </TabRow>
+    <Select
+      v-if="banks.length > MANY"
+      class="jump"
+      size="small"
+      aria-label="Go to a bank"
+      placeholder="Go to"
+      :model-value="null"
+      :options="tabs"
+      option-value="key"
+      :option-label="nameOf"
+      filter
+      filter-placeholder="Name or number"
+      auto-filter-focus
+      reset-filter-on-hide
+      :virtual-scroller-options="tabs.length > 60 ? { itemSize: 34 } : undefined"
+      @update:model-value="go"
+    />
     <button v-if="canAdd" type="button" class="add" @click="emit('add')">
       <Plus :size="14" aria-hidden="true" /> Bank
     </button>
@@ -64,6 +86,22 @@ function go(id: string): void {
 
 .row {
   border-bottom: 0;
+}
+
+@media (max-width: 620px) {
+  .bar {
+    flex-wrap: wrap;
+  }
+
+  .row {
+    flex: 1 0 100%;
+  }
+}
+
+.jump {
+  flex: none;
+  width: 86px;
+  margin: 0 4px 4px;
 }
 
 .swatch {

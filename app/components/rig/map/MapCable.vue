@@ -13,6 +13,8 @@ const emit = defineEmits<{ choose: [] }>()
 
 const path = computed(() => roundedPath(route.points, 12))
 const label = computed(() => cableLabel(link))
+/** A hint is no fault: it is told beside the map. */
+const isFaulty = computed(() => found.some(({ severity }) => severity !== 'hint'))
 const tone = computed(() => toneOf(link))
 const half = computed(() => label.value.length * 3 + 4)
 /** On the line where there is room for both, else beside it. */
@@ -27,7 +29,7 @@ const at = computed(() => ({ x: route.label.x, y: route.label.y - (isBeside.valu
     <g :transform="`translate(${at.x} ${at.y})`">
       <rect v-if="!isBeside" class="plate" :x="-half" y="-7" :width="half * 2" height="14" rx="2" />
       <text y="3.5">{{ label }}</text>
-      <g v-if="found.length > 0" :transform="`translate(${half + 9} 0)`" class="fault">
+      <g v-if="isFaulty" :transform="`translate(${half + 9} 0)`" class="fault">
         <circle r="8" />
         <text y="4">!</text>
       </g>

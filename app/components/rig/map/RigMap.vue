@@ -46,7 +46,9 @@ const places = computed(() => {
   if (moving.value) all.set(moving.value.id, moving.value.spot)
   return all
 })
-const faulty = computed(() => new Set(found.map(({ about }) => about.id)))
+const faulty = computed(
+  () => new Set(found.flatMap(({ about, severity }) => (severity === 'hint' ? [] : [about.id]))),
+)
 const shown = computed(() =>
   links(rig).filter((link) => layers.has(layerOf(link)) || faulty.value.has(link.cable.id)),
 )

@@ -195,10 +195,15 @@ const foundAbout = (table: TableName, id: string) =>
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 18px;
+  gap: 4px 18px;
   padding: 6px 0 2px;
   font-size: 13px;
+}
+
+.tools label {
+  white-space: nowrap;
 }
 
 .tools input {
