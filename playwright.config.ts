@@ -2,13 +2,16 @@ import { defineConfig, devices } from '@playwright/test'
 
 const port = Number(process.env.E2E_PORT ?? 3830)
 
+const desktop = { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } }
+const ALONE = /(?:files|firstMinutes|firstVisit|kill|offline|tabs)\.spec\.ts$/
+
 export default defineConfig({
   testDir: 'e2e',
   // Patience, not a measure: a shared machine may stand still for half a minute. What fails once is tried once more and named.
   timeout: 180_000,
   expect: { timeout: 30_000 },
   retries: 1,
-  workers: 1,
+  workers: 2,
   reporter: 'list',
   forbidOnly: process.env.CI !== undefined,
   use: {
@@ -32,7 +35,9 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'chromium', use: { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } } },
+    { name: 'chromium', use: desktop, testIgnore: ALONE },
+    // Those that count all rigs of the server, or measure: nobody else may be at it.
+    { name: 'alone', use: desktop, testMatch: ALONE, workers: 1, dependencies: ['chromium'] },
   ],
   webServer: {
     command: 'node .output/server/index.mjs',

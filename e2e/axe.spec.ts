@@ -88,7 +88,7 @@ for (const theme of ['light', 'stage'])
 
     test('axe finds nothing serious in the list of rigs and the shortcuts', async ({ page, rigId }) => {
       await page.goto('/rigs')
-      await expect(page.getByRole('heading', { name: 'Your rigs' })).toBeVisible()
+      await expect(page.getByRole('heading', { name: 'Rigs' })).toBeVisible()
       expect(await seriousFaults(page)).toEqual([])
       await openView(page, rigId, 'switches')
       await page.keyboard.press('Shift+?')

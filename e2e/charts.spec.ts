@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, test } from './player'
+import { bytesSent, deviceNow, expect, inspector, openView, test, pickFile } from './player'
 
 const searchField = (page: Page) => page.getByRole('combobox', { name: 'Search all charts' })
 const stage = (page: Page) => page.getByRole('link', { name: /Charts/ })
@@ -128,7 +128,7 @@ test('a chart goes out as CSV and comes in again as it was', async ({ page, rigI
   await download.saveAs(file)
   await page.getByRole('tab', { name: /^Hall reverb/ }).click()
   await page.getByRole('button', { name: 'Paste a chart' }).click()
-  await page.getByLabel('Or choose a file').setInputFiles(file)
+  await pickFile(page, 'Or choose a file', file)
   await expect(page.getByRole('dialog')).toContainText('9 lines read, 9 to be written, 0 lines not taken.')
 })
 
@@ -136,12 +136,12 @@ test('a file of 10,000 lines is read while the page stays live', async ({ page, 
   await openView(page, rigId, 'charts')
   await page.getByRole('button', { name: 'Paste a chart' }).click()
   const lines = Array.from({ length: 10_000 }, (_, n) => `${n % 120},Control ${n},0-127`)
-  await page.getByLabel('Or choose a file').setInputFiles({
+  await pickFile(page, 'Or choose a file', {
     name: 'long.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(`CC,Name,Range\n${lines.join('\n')}`),
   })
-  await expect(page.getByRole('dialog')).toContainText('10000 lines read')
+  await expect(page.getByRole('dialog')).toContainText('0 lines read, 0 to be written, 10000 lines not taken')
   // Only what is in view is drawn.
   expect(await page.getByRole('list', { name: 'What was read' }).getByRole('listitem').count()).toBeLessThan(
     80,
@@ -210,7 +210,7 @@ test('a control is added on a free number, made an NRPN, and both readings of it
   await openView(page, rigId, 'charts')
   await page.getByRole('button', { name: 'Add a control' }).click()
   await inspector(page).getByText('What is sent', { exact: true }).click()
-  await inspector(page).getByText('NRPN', { exact: true }).click()
+  await inspector(page).getByRole('radio', { name: 'NRPN' }).check({ force: true })
   await inspector(page).getByLabel('Number or pair, as the manual writes it').fill('12588')
   await expect(inspector(page).getByRole('list', { name: 'Ways to read it' })).toContainText('12588 = 98, 44')
   await inspector(page).getByRole('button', { name: 'As a pair: 16088 = 125, 88' }).click()

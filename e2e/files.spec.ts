@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { parseMidi } from 'midi-file'
-import { expect, openView, test } from './player'
+import { expect, openView, test, pickFile } from './player'
 
 test('files are taken out from the rig menu, and the rig file goes in again', async ({ page, rigId }) => {
   await openView(page, rigId, 'switches')
@@ -16,7 +16,7 @@ test('files are taken out from the rig menu, and the rig file goes in again', as
   expect(midi.tracks[0]?.filter(({ type }) => type === 'marker')).toHaveLength(45)
   const file = await take('Rig file (rig.json)')
   await page.goto('/rigs')
-  await page.getByLabel('Rig file').setInputFiles(file)
+  await pickFile(page, 'Choose a file', file)
   await expect(page).toHaveURL(/\/rigs\/[\w-]+\/rig$/)
   await expect(page.getByRole('button', { name: 'Pit bass, The Tidewright, rig menu' })).toBeVisible()
 })
@@ -41,7 +41,7 @@ for (const [name, content, told] of broken)
     await page.goto('/rigs')
     const file = testInfo.outputPath('rig.json')
     await writeFile(file, content)
-    await page.getByLabel('Rig file').setInputFiles(file)
+    await pickFile(page, 'Choose a file', file)
     await expect(page.getByRole('alert')).toContainText(told)
     expect((await (await request.get('/api/health')).json()).rigs).toBe(before)
   })
@@ -49,7 +49,7 @@ for (const [name, content, told] of broken)
 test('a rig file with a channel 17 is refused with the path', async ({ page, request, rigId }) => {
   const file = await (await request.get(`/api/rigs/${rigId}/files/rig.json`)).text()
   await page.goto('/rigs')
-  await page.getByLabel('Rig file').setInputFiles({
+  await pickFile(page, 'Choose a file', {
     name: 'rig.json',
     mimeType: 'application/json',
     buffer: Buffer.from(file.replace('"channel":4', '"channel": 17')),
@@ -67,9 +67,7 @@ test('all rigs go out in one archive and come in again, each as a new one', asyn
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()])
   expect(download.suggestedFilename()).toBe('all-rigs.zip')
   const buffer = await readFile(await download.path())
-  await page
-    .getByLabel('Rig file')
-    .setInputFiles({ name: 'all-rigs.zip', mimeType: 'application/zip', buffer })
+  await pickFile(page, 'Choose a file', { name: 'all-rigs.zip', mimeType: 'application/zip', buffer })
   await expect(page.getByRole('status')).toContainText('came in from the archive')
   await expect(page.getByRole('link', { name: /Tidewright/ })).toHaveCount(before * 2)
   // Others rely on few rigs being here.

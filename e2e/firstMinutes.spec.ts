@@ -58,6 +58,7 @@ test('an empty rig offers three ways; the demo is copied, a rig copied and delet
   await expect(page.getByRole('heading', { name: 'Switches' })).toBeVisible()
   await page.goto('/rigs')
   const list = page.getByRole('list', { name: 'Your rigs' })
+  await expect(list).toBeVisible()
   const before = await list.getByRole('listitem').count()
   await page
     .getByRole('button', { name: /^Copy Pit bass/ })

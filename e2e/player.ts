@@ -54,3 +54,14 @@ export const tile = (page: Page, text: RegExp) => page.getByRole('main').getByRo
 export const inspector = (page: Page) => page.getByRole('complementary', { name: 'What is chosen' })
 export const saved = (page: Page, revision: number) =>
   expect(page.getByText(new RegExp(`^Saved .*revision ${revision}$`))).toBeVisible()
+
+/** Chooses a file by a button that asks for one. */
+export async function pickFile(
+  page: Page,
+  button: string,
+  file: Parameters<Awaited<ReturnType<typeof chooserOf>>['setFiles']>[0],
+): Promise<void> {
+  const [chooser] = await Promise.all([chooserOf(page), page.getByRole('button', { name: button }).click()])
+  await chooser.setFiles(file)
+}
+const chooserOf = (page: Page) => page.waitForEvent('filechooser')

@@ -49,7 +49,7 @@ describe('all rigs in one file', () => {
     const { status, json } = await bringIn(archive)
     expect([status, json.error.faults[0]]).toEqual([
       422,
-      { path: 'b.rig.json tables.devices[1].channel', reason: 'It should be at most 16.' },
+      { path: 'b.rig.json tables.devices[3].channel', reason: 'It should be at most 16.' },
     ])
     expect(await names()).toEqual(before)
   })

@@ -77,6 +77,39 @@ describe.each(PLACES)('with $name', ({ open }) => {
       expect((await ask('DELETE', `/api/rigs/${id}`)).status).toBe(404)
     })
 
+    it('begin as the demo, or as a copy with a name and a log of its own', async () => {
+      const made = await ask('POST', '/api/rigs', { from: 'demo' })
+      expect((await load(made.json.id)).rig).toEqual(demo)
+      const copied = await ask('POST', '/api/rigs', { copyOf: made.json.id })
+      expect(copied).toMatchObject({ status: 201, json: { revision: 1 } })
+      const { rig } = await load(copied.json.id)
+      expect(rig).toEqual({
+        ...demo,
+        about: { about: { ...demo.about['about'], name: 'Pit bass, The Tidewright, copy' } },
+      })
+      const again = await ask('POST', '/api/rigs', { copyOf: made.json.id })
+      expect((await load(again.json.id)).rig.about['about']?.name).toBe('Pit bass, The Tidewright, copy 2')
+      // A change of the copy leaves the rig it came from as it was.
+      await post(copied.json.id, 'first', removeRow(rig, 'removeDevice', 'devices', 'echo')!)
+      expect((await load(made.json.id)).rig).toEqual(demo)
+      for (const { json } of [made, copied, again]) await ask('DELETE', `/api/rigs/${json.id}`)
+      expect((await ask('POST', '/api/rigs', { copyOf: made.json.id })).status).toBe(404)
+      expect((await ask('POST', '/api/rigs', { from: 'demo', name: 'Both' })).status).toBe(400)
+      expect((await ask('POST', '/api/rigs', {})).status).toBe(400)
+    })
+
+    it('are listed with what they hold', async () => {
+      const id = await importDemo()
+      const { rigs } = (await ask('GET', '/api/rigs')).json
+      expect(rigs.find((one: { id: string }) => one.id === id).holds).toEqual({
+        controllers: 1,
+        devices: Object.keys(demo.devices).length,
+        sounds: Object.keys(demo.sounds).length,
+        banks: Object.keys(demo.banks).length,
+        switches: Object.keys(demo.switches).length,
+      })
+    })
+
     it('come back from the database as they went in', async () => {
       expect((await load(await importDemo())).rig).toEqual(demo)
     })
@@ -196,8 +229,8 @@ describe.each(PLACES)('with $name', ({ open }) => {
       expect(response.headers.get('content-type')).toContain('text/csv')
       const { data } = Papa.parse<string[]>(await response.text(), { skipEmptyLines: true })
       expect(data[0]).toEqual(['CC', 'Name', 'Section', 'Values', 'Unit', 'Note'])
-      expect(data.find(([number]) => number === '108')).toEqual([
-        '108',
+      expect(data.find(([number]) => number === 'CC 108')).toEqual([
+        'CC 108',
         'Division',
         '',
         '0: Quarter, 1: Dotted eighth, 2: Eighth, 3: Triplet',
@@ -247,7 +280,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),
-        'tables.devices[1].channel',
+        'tables.devices[3].channel',
         'It should be at most 16',
       ],
       [

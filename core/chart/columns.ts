@@ -138,8 +138,8 @@ export function recogniseColumns(rows: readonly Cells[]): ColumnKind[] {
     if (
       first !== undefined &&
       second !== undefined &&
-      distinct(first) <= 0.6 &&
-      distinct(second) > distinct(first)
+      repeats(columns[first]!) > repeats(columns[second]!) &&
+      repeats(columns[first]!) >= 0.3
     ) {
       kinds[first] = has('section') ? 'note' : 'section'
       kinds[second] = 'name'
@@ -148,6 +148,12 @@ export function recogniseColumns(rows: readonly Cells[]): ColumnKind[] {
   if (!has('note')) guess('note', (n) => share(n, (cell) => /\p{L}{2}/u.test(cell)), 0.3)
   return kinds.map((kind) => kind ?? 'ignore')
 }
+
+/** How many cells say the same as the one above them, as a share. */
+const repeats = (column: readonly string[]): number =>
+  column.length < 2
+    ? 0
+    : column.filter((cell, n) => n > 0 && cell === column[n - 1]).length / (column.length - 1)
 
 /** Of several columns headed as numbers the surest holds it; a counter of lines is left out. */
 function onlyOneNumber(

@@ -129,6 +129,13 @@ const OCTAVER_JACKS: Device['ports'] = DEVICES.find(({ key }) => key === 'plainP
   }),
 )
 
+/** In the pit everything is mono: both stand in the loop of a mono preamp. */
+const inMono = (kind: string): Device['ports'] =>
+  DEVICES.find(({ key }) => key === kind)!.fields.ports.map((port) => ({
+    ...port,
+    roles: port.roles.map((role) => (role.kind === 'audioOut' ? { ...role, sound: 'mono' as const } : role)),
+  }))
+
 const devices: readonly Device[] = [
   device('preamp', 1, 'preamp', [1, 0], {
     name: 'Bass preamp',
@@ -139,6 +146,7 @@ const devices: readonly Device[] = [
   }),
   device('echo', 2, 'delay', [3, 1], {
     name: 'Tape echo',
+    ports: inMono('delay'),
     channel: channel(4),
     bypass: { kind: 'preset', index: 0 },
     rest: { preset: 0, values: [], closes: [] },
@@ -148,6 +156,7 @@ const devices: readonly Device[] = [
   }),
   device('reverb', 3, 'reverb', [1, 1], {
     name: 'Hall reverb',
+    ports: inMono('reverb'),
     channel: channel(5),
     bypass: { kind: 'preset', index: 0 },
     rest: { preset: 0, values: [], closes: [] },

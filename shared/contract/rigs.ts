@@ -31,11 +31,16 @@ export interface RigHolds {
 }
 
 /** POST /api/rigs: an empty rig of a name, the demo, or a copy of a rig there is. */
-export const createRigSchema = z.union([
-  z.strictObject({ name: nameSchema }),
-  z.strictObject({ from: z.literal('demo') }),
-  z.strictObject({ copyOf: z.string().min(1).max(40) }),
-])
+export const createRigSchema = z
+  .strictObject({
+    name: nameSchema.optional(),
+    from: z.literal('demo').optional(),
+    copyOf: z.string().min(1).max(40).optional(),
+  })
+  .refine((asked) => Object.values(asked).filter((one) => one !== undefined).length === 1, {
+    path: ['name'],
+    message: 'one of name, from and copyOf',
+  })
 
 export type CreateRig = z.infer<typeof createRigSchema>
 

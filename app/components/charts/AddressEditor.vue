@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from '~/components/common/WordHints.vue'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { nrpnReadings, takenNumbers, type ControlAddress, type Device, type Rig } from '#core'
@@ -39,6 +40,7 @@ const setKind = (kind: ControlAddress['kind']) =>
 
 <template>
   <div class="address">
+    <WordHints :of="['control-change', 'nrpn']" />
     <ChoiceRow
       label="Sent as"
       :value="address.kind"

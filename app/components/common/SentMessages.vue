@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from './WordHints.vue'
 import type { Rig } from '#core'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
 import { count } from '~/text/counts'
@@ -37,6 +38,7 @@ const { rig, sending } = defineProps<{ rig: Rig; sending: PressSending }>()
         </tbody>
       </table>
     </template>
+    <WordHints :of="['program-change', 'control-change', 'channel']" />
   </section>
 </template>
 

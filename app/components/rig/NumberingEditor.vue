@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from '~/components/common/WordHints.vue'
 import { computed } from 'vue'
 import { formatDisplay, PRESET_COUNT_MAX, reach, type Device, type Numbering } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
@@ -108,6 +109,7 @@ const FIRST = [
           @choose="change({ slot: counterOf($event) })"
         />
       </template>
+      <WordHints :of="['numbering', 'bank-select', 'program-change']" />
       <ChoiceField
         label="Bank select"
         :value="numbering.bankSelect"

@@ -11,11 +11,11 @@ export default defineEventHandler(async (event) => {
   const store = requireStore(event)
   const now = new Date()
   const created =
-    'name' in asked
+    asked.name !== undefined
       ? await createEmptyRig(store, asked.name, now)
-      : 'from' in asked
-        ? await createRig(store, tidewright(), now)
-        : await copyRig(store, asked.copyOf, now)
+      : asked.copyOf !== undefined
+        ? await copyRig(store, asked.copyOf, now)
+        : await createRig(store, tidewright(), now)
   if (!created) throw apiError('noSuchRig')
   setResponseStatus(event, 201)
   return created

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from '~/components/common/WordHints.vue'
 import { computed } from 'vue'
 import { cablesIn, type Box, type Rig } from '#core'
 import FoldSection from '~/components/common/FoldSection.vue'
@@ -14,5 +15,6 @@ const inUse = computed(() => box.ports.filter(({ id }) => cablesIn(rig, box.id, 
     <ul>
       <JackRow v-for="port in box.ports" :key="port.id" :rig="rig" :box="box" :port="port" />
     </ul>
+    <WordHints :of="['thru', 'trs-type', 'contact', 'latching', 'momentary', 'phantom']" />
   </FoldSection>
 </template>

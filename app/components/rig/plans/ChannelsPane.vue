@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from '~/components/common/WordHints.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { channelHolders, receivers, spreadChannels, type Finding, type Rig } from '#core'
@@ -42,6 +43,7 @@ function spread(): void {
       </p>
       <Button label="Give every device its own channel" size="small" @click="spread" />
     </header>
+    <WordHints :of="['channel', 'program-change']" />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <table>
       <caption class="unseen">

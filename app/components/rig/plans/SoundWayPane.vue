@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WordHints from '~/components/common/WordHints.vue'
 import { computed, ref } from 'vue'
 import { heardThrough, inOrder, soundLoops, soundPaths, type Finding, type HeardStop, type Rig } from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
@@ -78,6 +79,7 @@ const loops = computed(() =>
         </ul>
       </template>
       <FindingNote v-for="one in said" :key="`${one.code}/${one.about.id}`" :finding="one" />
+      <WordHints :of="['audio-loop', 'bypass', 'spillover', 'leftover']" />
       <CautionLine caution="hum" />
       <CautionLine caution="loudness" />
     </template>
