@@ -77,7 +77,7 @@ test('with a passphrase: the page asks for it, opens with it, and not after sign
   await expect(page.getByRole('alert')).toHaveText('This is not the passphrase. Try again.')
   await page.getByLabel('Passphrase').fill('every good boy deserves fretwear')
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('link', { name: /Tidewright/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Pit bass, The Tidewright', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByLabel('Passphrase')).toBeVisible()
   await page.goto(`${server.url}/rigs`)

@@ -90,6 +90,20 @@ const lamps = async (page) => {
     .click()
   await page.waitForTimeout(5000)
 }
+/** A new floor, three boxes picked. */
+const first = async (page) => {
+  await page.getByLabel('Name of the new rig').fill('Sea shanty trio')
+  await page.getByRole('button', { name: 'Build it', exact: true }).click()
+  await page.getByText('Eight-switch controller', { exact: true }).click()
+  for (const name of ['Preamp', 'Delay', 'Reverb'])
+    await page.getByRole('button', { name, exact: true }).first().click()
+}
+/** What a sound leaves of the sound's way. */
+const way = async (page) => {
+  await page.getByRole('tab', { name: 'Sound’s way' }).click()
+  await page.getByLabel('What a sound leaves of it').click()
+  await page.getByRole('option', { name: 'Verse, dry' }).click()
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -105,23 +119,30 @@ const PICTURES = [
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
   { name: 'floor-lamps', path: 'switches', theme: 'stage', work: lamps },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
-  { name: 'rig-stage', path: 'rig', theme: 'stage', work: echo },
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
-  { name: 'rig-channels', path: 'rig', theme: 'light', work: tab('Channels') },
+  { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
   { name: 'rig-power', path: 'rig', theme: 'light', work: tab('Power') },
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
-  { name: 'charts-stage', path: 'charts', theme: 'stage', work: mix },
+  { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
   { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
   { name: 'charts-pairs', path: 'charts', theme: 'light', work: pairs },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'sounds-stage', path: 'sounds', theme: 'stage', work: sound },
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'rig-controller', path: 'rig', theme: 'light', work: tab('Which controller') },
+  // Last: it makes a rig of its own.
+  {
+    name: 'rig-first',
+    at: '/rigs',
+    theme: 'light',
+    work: first,
+    ready: (page) => page.getByText('Save all-rigs.zip'),
+  },
 ]
 
 await withDemo(3843, async (browser, url, rigId) => {
-  for (const { name, path, at, theme, work, ready } of PICTURES) {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  for (const { name, path, at, theme, work, ready, size } of PICTURES) {
+    const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 } })
     await page.addInitScript((value) => localStorage.setItem('wire-step/theme', value), theme)
     await page.goto(url + (at ?? `/rigs/${rigId}/${path}`))
     await (ready?.(page) ?? page.getByRole('region', { name: 'Floor' })).waitFor()

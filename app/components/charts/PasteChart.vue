@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { nanoid } from 'nanoid'
-import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue'
 import { useDropZone } from '@vueuse/core'
 import {
   COLUMN_KINDS,
@@ -77,16 +77,18 @@ const PASSED = {
 }
 /** Of lines with one number, those the player takes. */
 const chosen = shallowRef<ReadonlySet<ChartRow>>(new Set())
+/** The list hands rows out wrapped. */
+const isChosen = (row: ChartRow) => chosen.value.has(toRaw(row))
 function choose(row: ChartRow): void {
   if (row.kind !== 'control') return
   const others = [...chosen.value].filter((one) => one.kind !== 'control' || !row.twins.includes(one.line))
-  chosen.value = new Set([...others, row])
+  chosen.value = new Set([...others, toRaw(row)])
 }
 const lineOf = (row: ChartRow) => {
   switch (row.kind) {
     case 'control': {
       const { draft, doubts, twins } = row
-      const isOpen = twins.length > 0 && !chosen.value.has(row)
+      const isOpen = twins.length > 0 && !isChosen(row)
       const says = [
         readingText(draft.reading, highestValue(draft.address)),
         ...doubts.map((one) => DOUBT_TEXT[one]),
@@ -189,7 +191,7 @@ const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }
               <button
                 v-if="row.kind === 'control' && row.twins.length > 0"
                 type="button"
-                :aria-pressed="chosen.has(row)"
+                :aria-pressed="isChosen(row)"
                 :aria-label="`Take line ${row.line}`"
                 @click="choose(row)"
               >

@@ -1,0 +1,118 @@
+import { expect, inspector, openView, test, tile } from './player'
+
+const SIZES = [
+  { name: 'a small laptop', width: 1024, height: 768 },
+  { name: 'an upright tablet', width: 768, height: 1024 },
+  { name: 'a phone', width: 390, height: 844 },
+] as const
+
+for (const { name, width, height } of SIZES)
+  test(`on ${name} nothing is wider than the screen, and every stage is one press away`, async ({
+    page,
+    rigId,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await openView(page, rigId, 'rig')
+    for (const stage of ['Charts', 'Sounds', 'Switches', 'Rig']) {
+      const link = page
+        .getByRole('navigation', { name: 'Stages' })
+        .getByRole('link', { name: new RegExp(stage) })
+      const box = (await link.boundingBox())!
+      expect(box.x).toBeGreaterThanOrEqual(0)
+      expect(box.x + box.width).toBeLessThanOrEqual(width + 1)
+      await link.click()
+      await expect(page.getByRole('heading', { name: stage, exact: true })).toBeVisible()
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(wide).toBeLessThanOrEqual(1)
+    }
+    await page.goto('/rigs')
+    await expect(page.getByRole('heading', { name: 'Start a rig' })).toBeVisible()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width + 1)
+  })
+
+test('on a phone every row of switches can be reached', async ({ page, rigId }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openView(page, rigId, 'switches')
+  for (const label of [/On/, /Verse, dry/, /Solo, hall/]) {
+    await tile(page, label).first().scrollIntoViewIfNeeded()
+    await expect(tile(page, label).first()).toBeInViewport()
+  }
+})
+
+test('among a hundred banks one is found by name or number', async ({ page, request, rigId }) => {
+  const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()
+  const used = new Set(
+    Object.values(rig.banks as Record<string, { index: number }>).map(({ index }) => index),
+  )
+  const controller = { ...rig.controllers.controller, bankCount: 100 }
+  const free = Array.from({ length: 100 }, (_, n) => n).filter((n) => !used.has(n))
+  const banks = free.map((index) => ({
+    table: 'banks',
+    id: `more-${index}`,
+    before: null,
+    after: {
+      id: `more-${index}`,
+      controllerId: 'controller',
+      index,
+      name: `Number ${index + 1}`,
+      colour: '',
+      pageOf: null,
+      enter: [],
+      leave: [],
+    },
+  }))
+  const edit = {
+    label: 'addBank',
+    changes: [
+      { table: 'controllers', id: 'controller', before: rig.controllers.controller, after: controller },
+      ...banks,
+    ],
+  }
+  expect((await request.post(`/api/rigs/${rigId}/edits`, { data: { id: 'many', edit } })).status()).toBe(200)
+  await openView(page, rigId, 'switches')
+  const jump = page.getByRole('combobox', { name: 'Go to a bank' })
+  await jump.click()
+  await page.getByPlaceholder('Name or number').fill('number 77')
+  await page.getByRole('option', { name: '77 Number 77' }).click()
+  await expect(page.getByRole('tab', { name: /77 Number 77/ })).toHaveAttribute('aria-selected', 'true')
+  await jump.click()
+  await page.getByPlaceholder('Name or number').fill('42')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('tab', { name: /42 Number 42/ })).toHaveAttribute('aria-selected', 'true')
+  await expect(inspector(page)).toContainText('Bank 42')
+})
+
+test('no jack is free: a thru box comes in with its cables and its power, in one edit', async ({
+  page,
+  rigId,
+}) => {
+  await openView(page, rigId, 'rig')
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Looper/ })
+    .click()
+  const note = inspector(page).getByText('Nothing reaches Looper.')
+  if (await note.isVisible()) {
+    await inspector(page)
+      .getByRole('button', { name: /^Put in a/ })
+      .click()
+    await expect(note).toBeHidden()
+    await page.keyboard.press('Control+z')
+    await expect(note).toBeVisible()
+  }
+})
+
+test('the guide does not take "cannot tell" for right', async ({ page, rigId }) => {
+  await openView(page, rigId, 'rig')
+  await tile(page, /^Tape echo/).click()
+  await inspector(page).getByRole('button', { name: /Why/ }).click()
+  const guide = page.getByRole('dialog', { name: /Why does Tape echo do nothing/ })
+  await expect(guide).toContainText('Does Eight-switch controller show it')
+  for (let n = 0; n < 12 && (await guide.getByRole('button', { name: 'Cannot tell' }).isVisible()); n++)
+    await guide.getByRole('button', { name: 'Cannot tell' }).click()
+  await expect(guide).toContainText('Nothing is found wrong, and this is not known to be right')
+})
