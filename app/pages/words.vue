@@ -26,10 +26,10 @@ onMounted(async () => {
       <button type="button" class="word" @click="router.back()">Back</button>
       <NuxtLink to="/rigs">All rigs</NuxtLink>
     </header>
-    <label>
-      <span>Look a word up</span>
-      <InputText v-model="query" type="search" placeholder="channel, PC, thru" />
-    </label>
+    <div class="field">
+      <label for="look-up">Look a word up</label>
+      <InputText id="look-up" v-model="query" type="search" placeholder="channel, PC, thru" />
+    </div>
     <p role="status" class="soft">
       {{
         found.length === 0 ? `Nothing explains "${query}". Try a shorter word.` : count(found.length, 'word')
@@ -68,13 +68,13 @@ h1 {
   flex: 1;
 }
 
-label {
+.field {
   display: grid;
   gap: 3px;
   max-width: 320px;
 }
 
-label span {
+label {
   font-size: 12px;
   font-weight: 600;
   color: var(--ink-soft);

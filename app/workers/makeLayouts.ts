@@ -2,7 +2,7 @@ import { readChart, recogniseColumns, type ChartRow, type Reading } from '#core'
 import { splitTable } from './splitTable'
 
 /** A reading in a few letters: "0..127", "20..1200 ms", "off|on", "0 Hall, 1 Room". */
-export function says(reading: Reading): string {
+function says(reading: Reading): string {
   switch (reading.kind) {
     case 'switch':
       return reading.isStrict ? 'off||on' : 'off|on'

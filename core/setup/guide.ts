@@ -167,7 +167,7 @@ function factsOf(rig: Rig, device: Device, way: Arrival | null): GuideFacts {
 }
 
 /** The first switch that says something to a device: by a first press before a later one, by a press before another gesture. */
-export function attemptAt(rig: Rig, device: Device): Attempt | null {
+function attemptAt(rig: Rig, device: Device): Attempt | null {
   const all = byIndex(rig.banks).flatMap((bank) =>
     Object.values(rig.switches)
       .filter((one) => one.bankId === bank.id && spokenTo(rig, one).has(device.id))

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, useId } from 'vue'
 import { firstSound, receivers, type CellRefusal, type Rig } from '#core'
 import { NuxtLink } from '#components'
 import { useRigStore } from '~/stores/rig'
@@ -12,6 +12,7 @@ import { cellRefusalText } from '~/text/sounds'
 const { rig } = defineProps<{ rig: Rig }>()
 
 const rigs = useRigStore()
+const id = useId()
 const devices = computed(() => receivers(rig))
 const name = ref('')
 const texts = ref<Record<string, string>>({})
@@ -47,13 +48,14 @@ function put(): void {
     </p>
     <form v-else @submit.prevent="put">
       <h3>A first sound</h3>
-      <label>
-        <span>Called</span>
-        <InputText v-model="name" size="small" placeholder="Verse" maxlength="60" />
-      </label>
-      <label v-for="device in devices" :key="device.id">
-        <span>{{ device.name }}</span>
+      <div class="field">
+        <label :for="`${id}-name`">Called</label>
+        <InputText :id="`${id}-name`" v-model="name" size="small" placeholder="Verse" maxlength="60" />
+      </div>
+      <div v-for="device in devices" :key="device.id" class="field">
+        <label :for="`${id}-${device.id}`">{{ device.name }}</label>
         <InputText
+          :id="`${id}-${device.id}`"
           v-model="texts[device.id]"
           size="small"
           placeholder="preset"
@@ -63,7 +65,7 @@ function put(): void {
         <em v-if="faults.get(device.id)" :id="`fault-${device.id}`" role="alert">{{
           cellRefusalText(faults.get(device.id)!, device.name)
         }}</em>
-      </label>
+      </div>
       <Button type="submit" label="Put it on a switch" size="small" />
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     </form>
@@ -90,19 +92,19 @@ h3 {
   align-self: center;
 }
 
-label {
+.field {
   display: grid;
   gap: 2px;
   max-width: 190px;
 }
 
-label span {
+label {
   font-size: 12px;
   font-weight: 600;
   color: var(--ink-soft);
 }
 
-label :deep(input) {
+.field :deep(input) {
   width: 116px;
 }
 

@@ -51,7 +51,7 @@ export const soundWaysFrom = perTables(CABLING, (rig: Rig): ReadonlyMap<string, 
 const rolesOf = ({ ports }: { readonly ports: readonly Port[] }) => ports.flatMap(({ roles }) => roles)
 
 /** Where a sound begins. */
-export const isInstrument = (device: Device): boolean =>
+const isInstrument = (device: Device): boolean =>
   rolesOf(device).some((role) => role.kind === 'audioOut' && role.use === 'instrument')
 
 /** Where a sound ends: it has an amp's or a mixer's input. */
@@ -135,7 +135,7 @@ function pathOf(rig: Rig, source: Device): SoundPath {
 }
 
 /** Whether both sides of a sound come to a box. */
-export function isStereoAt(rig: Rig, boxId: string, seen: ReadonlySet<string> = new Set()): boolean {
+function isStereoAt(rig: Rig, boxId: string, seen: ReadonlySet<string> = new Set()): boolean {
   if (seen.has(boxId)) return false
   return soundWays(rig).some(
     (way) =>
