@@ -73,7 +73,9 @@ function headOf(block: readonly Cells[]): string[] | null {
     return ways.find((way) => kindOfHead(way) !== null) ?? text
   })
   const kinds = head.flatMap((cell) => kindOfHead(cell)?.kind ?? [])
-  return kinds.length >= 2 || (kinds.length === 1 && kinds[0] === 'number') ? head : null
+  return kinds.length >= 2 || (kinds.length === 1 && (kinds[0] === 'number' || kinds[0] === 'ignore'))
+    ? head
+    : null
 }
 
 /** Lines looked at to tell what columns hold. */

@@ -120,7 +120,13 @@ const HEADS: readonly (readonly [ColumnKind, boolean, readonly string[]])[] = [
       'note|notes|cc lsb|comment|comments|remark|remarks|info|details|bemerkung|bemerkungen|hinweis|hinweise|anmerkung|anmerkungen|kommentar|remarque|remarques|commentaire|commentaires|nota|notas|observaciones|observacion|comentario|comentarios',
     ),
   ],
-  ['ignore', true, words('channel|ch|midi channel|kanal|canal')],
+  [
+    'ignore',
+    true,
+    words(
+      'channel|ch|midi channel|kanal|canal|pc|pc no|pc number|program|program no|program number|program change|prog no|programm|programme|programa',
+    ),
+  ],
 ]
 
 const KINDS: ReadonlyMap<string, Head> = new Map(

@@ -68,6 +68,9 @@ function pieces(line: string): string[] {
   if (all.length < 2) return [line]
   const before = line.slice(0, all[0]!.index).replace(/^\s*(?:[-*•·–]|\d+[.)])\s+/, '')
   const isLed = !/\p{L}/u.test(before)
+  const last = all.at(-1)!
+  // "Reverb: CC 21 mix, CC 22 decay": whether the words before or behind a number are its name is not said.
+  if (!isLed && /\p{L}/u.test(line.slice(last.index + last[0].length))) return [line]
   const cuts = isLed
     ? all.map(({ index }) => index)
     : [
@@ -141,6 +144,7 @@ const tidy = (text: string): string =>
   text
     .replace(TRIM, '')
     .replace(/^["“'`*]+|["”`*]+$/g, '')
+    .replace(/^\(([^()]*)\)$/, '$1')
     .trim()
 
 function cellsOf(line: string, bareToo: boolean): string[] {

@@ -333,3 +333,35 @@ describe('values, cell by cell', () => {
       expect(readValues(text, '', cc).doubt).toBe('unclearValues')
   })
 })
+
+describe('what is nearly understood', () => {
+  it('"0 = off, 1-127 = level" is no list of two names; "0 (off), 127 (on)" is off and on', () => {
+    for (const text of ['0 = off, 1-127 = level', '0-127 (0 = off, 1 to 127 = level)'])
+      expect(readValues(text, '', cc).reading).toMatchObject({ kind: 'range', from: 0, to: 127 })
+    expect(readValues('0 (off), 127 (on)', '', cc).reading).toEqual({ kind: 'switch', isStrict: true })
+    expect(readValues('0: Off, 1-127: On', '', cc).reading).toMatchObject({ kind: 'named' })
+  })
+
+  it('a list cut short is kept as a note', () => {
+    for (const text of ['1 = Hall ... 8 = Plate', '0 = Hall, 1 = Room, etc.', '0 = Hall, 1 = Room …'])
+      expect(readValues(text, '', cc).doubt).toBe('unclearValues')
+  })
+
+  it('a list of programs is no chart: a column headed PC holds no controller numbers', () => {
+    const rows = [
+      ['PC#', 'Preset'],
+      ['0', 'Clean'],
+      ['1', 'Grit'],
+    ]
+    const read = readChart(
+      rows.map((cells, n) => ({ line: n + 1, cells })),
+      recogniseColumns(rows),
+    )
+    expect(read.filter(({ kind }) => kind === 'control')).toEqual([])
+  })
+
+  it('two numbers in a sentence, with names before and behind them, are not shared out', () => {
+    const [line] = looseLines([{ line: 1, cells: ['Reverb: CC 21 mix, CC 22 decay'] }])
+    expect(readNumberCell(line!.cells[0]!, false).kind).toBe('none')
+  })
+})

@@ -151,16 +151,17 @@ const withRuns = (cell: string, highest: number): string =>
 /** "0: Scene 1, 1: Scene 2", "Off = 0, On = 127", "0-31 = 1/4, 32-63 = 1/8": each value or run with its name; null for anything else. */
 function namedParts(text: string, highest: number): NamedPart[] | null {
   const cell = withRuns(text, highest)
-  if (/(?:\.\.\.|…|\betc\.?)\s*$/i.test(cell)) return null
+  // A list that is cut short says nothing of what is left out.
+  if (/(?:\.\.\.|…)\s*$|\p{L}\s*(?:\.\.\.|…)|\betc\b/iu.test(cell)) return null
   const isMarked = /\d\s*(?:[:=]|->|→)/.test(cell)
   const cut = isMarked
-    ? /(?:\s*[,;|/]\s*|\s+)(?=\d{1,5}(?:\s*(?:-|–|~|\.\.\.?|to)\s*\d{1,5})?\s*(?:[:=]|->|→))/
+    ? /(?:\s*[,;|/]\s*|(?<![-–~.\s]|\bto)\s+)(?=\d{1,5}(?:\s*(?:-|–|~|\.\.\.?|to)\s*\d{1,5})?\s*(?:[:=]|->|→))/
     : /\s*(?:[,;|]|\s\/\s|\/(?=\d+\s*-))\s*(?=\d)/
   const valueFirst = cell.split(cut).map((part): NamedPart | null => {
     const [, from, to, name] = VALUE_FIRST.exec(part.trim()) ?? []
     return from === undefined ? null : { value: Number(from), to: Number(to ?? from), name: name!.trim() }
   })
-  const parts = valueFirst.every((part) => part !== null)
+  const read = valueFirst.every((part) => part !== null)
     ? valueFirst
     : cell.split(/\s*[,;|/]\s*(?=\p{L})/u).map((part): NamedPart | null => {
         const [, name, from, to] = NAME_FIRST.exec(part.trim()) ?? []
@@ -168,8 +169,14 @@ function namedParts(text: string, highest: number): NamedPart[] | null {
           ? null
           : { value: Number(from), to: Number(to ?? from), name: name!.trim() }
       })
+  const parts = read.map((part) => part && { ...part, name: part.name.replace(/^\((.*)\)$/, '$1').trim() })
   if (!parts.every((part) => part !== null)) return null
   const sorted = parts.toSorted((a, b) => a.value - b.value)
+  // "0 = off, 1-127 = level": what the second says is a range, and no name, unless it says just "on".
+  const isMixed =
+    sorted.some(({ value, to }) => value === to) && sorted.some(({ value, to }) => to - value > 1)
+  const isOffOn = sorted.length === 2 && OFF.test(sorted[0]!.name) && ON.test(sorted[1]!.name)
+  if (isMixed && !isOffOn) return null
   const isSound = sorted.every(
     ({ value, to, name }, n) =>
       value <= to &&
