@@ -60,6 +60,8 @@ async function copyAndLook(rig: RigSummary): Promise<void> {
 
 async function signOut(): Promise<void> {
   await server.signOut()
+  // What is kept here is for who is signed in.
+  for (const { id } of await shelf.list()) await shelf.forget(id)
   location.assign(signInAddress('/rigs'))
 }
 
