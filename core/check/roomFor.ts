@@ -1,5 +1,6 @@
+import { applyEdit } from '../rig/applyEdit'
 import { freeSpot } from '../arrange/spots'
-import { boxName, carriesMidi, links, type Link } from '../rig/cabling/link'
+import { carriesMidi, links, type Link } from '../rig/cabling/link'
 import { freeOutlet } from '../rig/cabling/power'
 import { isReached } from '../rig/cabling/signal'
 import type { Edit } from '../rig/edit'
@@ -82,32 +83,37 @@ function fed(rig: Rig, boxId: string): { edit: Edit | null; supply: string } | n
     : null
 }
 
+/** The box with the cables that are laid to it, and with power where an outlet is free, as one edit. */
+function roomOf(
+  rig: Rig,
+  added: Edit,
+  behind: string,
+  cables: readonly ((now: Rig) => Edit | null)[],
+): Room | null {
+  const box = added.changes[0]!.after as Device
+  const steps = [() => added, ...cables]
+  const cabled = joinEdits(rig, 'addDevice', steps)
+  const there = cabled && applyEdit(rig, cabled)
+  const power = there?.ok ? fed(there.value, box.id) : null
+  const edit = power?.edit ? joinEdits(rig, 'addDevice', [...steps, () => power.edit]) : cabled
+  return edit && { edit, box: box.name, behind, supply: power?.supply ?? null }
+}
+
 function byThru(rig: Rig, device: Device, input: Port, { cable, from }: Link): Room | null {
   const isDin = from.meant.kind === 'midiOut' && from.meant.plug === 'din'
   const added = placed(rig, isDin ? thruBox : trsHub, from.box.id)
   const boxId = added.changes[0]!.id
-  const { ports, name } = added.changes[0]!.after as Device
+  const { ports } = added.changes[0]!.after as Device
   const [into, first, second] = ports
-  let supply: string | null = null
-  const edit = joinEdits(rig, 'addDevice', [
-    () => added,
+  return roomOf(rig, added, from.box.name, [
     (now) => {
       const moved = cableBetween(now, cable.from, endOf(now, boxId, into!.id), cable.id)
       return moved && moveCable(now, cable, { ...cable, ...moved, order: cable.order, colour: cable.colour })
     },
     (now) => laid(now, endOf(now, boxId, first!.id), cable.to),
     (now) => laid(now, endOf(now, boxId, second!.id), endOf(now, device.id, input.id)),
-    (now) => {
-      const power = fed(now, boxId)
-      supply = power?.supply ?? null
-      return power?.edit ?? NOTHING
-    },
   ])
-  return edit && { edit, box: name, behind: from.box.name, supply }
 }
-
-/** An edit that changes nothing, for a step that is not needed. */
-const NOTHING: Edit = { label: 'addDevice', changes: [] }
 
 function byHost(rig: Rig, device: Device): Room | null {
   const isUsbDevice = (role: Role) => role.kind === 'usb' && role.end === 'device'
@@ -119,19 +125,11 @@ function byHost(rig: Rig, device: Device): Room | null {
   if (!mine || !controller || !theirs) return null
   const added = placed(rig, usbHostBox, controller.id)
   const boxId = added.changes[0]!.id
-  const { ports, name } = added.changes[0]!.after as Device
+  const { ports } = added.changes[0]!.after as Device
   const [one, other] = ports.filter(({ roles }) => roles.some(({ kind }) => kind === 'usb'))
   if (!one || !other) return null
-  let supply: string | null = null
-  const edit = joinEdits(rig, 'addDevice', [
-    () => added,
+  return roomOf(rig, added, controller.name, [
     (now) => laid(now, endOf(now, controller.id, theirs.id), endOf(now, boxId, one.id)),
     (now) => laid(now, endOf(now, boxId, other.id), endOf(now, device.id, mine.id)),
-    (now) => {
-      const power = fed(now, boxId)
-      supply = power?.supply ?? null
-      return power?.edit ?? NOTHING
-    },
   ])
-  return edit && { edit, box: name, behind: boxName(rig, controller.id), supply }
 }

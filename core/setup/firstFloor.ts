@@ -4,8 +4,8 @@ import { powerSupply } from '../archetype/devices/powerSupply'
 import { freeSpot } from '../arrange/spots'
 import { tidy } from '../arrange/tidy'
 import { applyEdit } from '../rig/applyEdit'
-import { boxes, type Box } from '../rig/cabling/link'
-import { freeOutlet, powerPlan } from '../rig/cabling/power'
+import { boxes } from '../rig/cabling/link'
+import { freeOutlet, powerMismatch, powerPlan } from '../rig/cabling/power'
 import { isReached } from '../rig/cabling/signal'
 import { receivers, spreadChannels } from '../rig/channels'
 import type { Edit } from '../rig/edit'
@@ -16,7 +16,7 @@ import type { Rig } from '../rig/rig'
 import type { CableId } from '../rig/table/cable'
 import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId, DeviceKind } from '../rig/table/device'
-import { roleOf, type Port, type RoleOf } from '../rig/table/port'
+import { roleOf, type RoleOf } from '../rig/table/port'
 import { roomFor } from '../check/roomFor'
 
 /** What a player says is on the floor. */
@@ -93,15 +93,9 @@ function roomEdit(rig: Rig): Edit | null {
   return null
 }
 
-interface Hungry {
-  readonly box: Box
-  readonly port: Port
-  readonly needs: RoleOf<'powerIn'>
-}
-
 /** Power for the first box that has none: from a free outlet, else from a supply that is brought in. */
 function powered(rig: Rig, newId: () => string): Edit | null {
-  const hungry: Hungry[] = powerPlan(rig).consumers.filter(({ by }) => by.length === 0)
+  const hungry = powerPlan(rig).consumers.filter(({ by }) => by.length === 0)
   for (const { box, port, needs } of hungry) {
     const outlet = freeOutlet(rig, needs)
     const cable =
@@ -119,11 +113,7 @@ const doesFeed = (needs: RoleOf<'powerIn'>): boolean =>
   powerSupply.fields.ports.some((port) => {
     const gives = roleOf(port)
     return (
-      gives.kind === 'powerOut' &&
-      gives.volts === needs.volts &&
-      gives.current === needs.current &&
-      gives.centre === needs.centre &&
-      gives.milliamps >= needs.milliamps
+      gives.kind === 'powerOut' && powerMismatch(gives, needs) === null && gives.milliamps >= needs.milliamps
     )
   })
 

@@ -64,6 +64,9 @@ const poles = (value: number) =>
 const sound = (value: string) =>
   setting('sound', 'Signal', value, choice('mono', 'Mono'), choice('stereo', 'Stereo'))
 
+const isFor = (value: string, uses: readonly (keyof typeof SOUND_USE)[]) =>
+  setting('use', 'Is for', value, ...uses.map((one) => choice(one, SOUND_USE[one])))
+
 /** What can be set about a jack in this role, beside numbers. */
 export function roleSettings(role: Role): RoleSetting[] {
   switch (role.kind) {
@@ -110,27 +113,9 @@ export function roleSettings(role: Role): RoleSetting[] {
     case 'expressionOut':
       return [wiper(role.wiper)]
     case 'audioIn':
-      return [
-        sound(role.sound),
-        setting(
-          'use',
-          'Is for',
-          role.use,
-          ...(['main', 'return', 'amp', 'mixer'] as const).map((one) => choice(one, SOUND_USE[one])),
-        ),
-      ]
+      return [sound(role.sound), isFor(role.use, ['main', 'return', 'amp', 'mixer'])]
     case 'audioOut':
-      return [
-        sound(role.sound),
-        setting(
-          'use',
-          'Is for',
-          role.use,
-          ...(['instrument', 'main', 'send', 'headphones'] as const).map((one) =>
-            choice(one, SOUND_USE[one]),
-          ),
-        ),
-      ]
+      return [sound(role.sound), isFor(role.use, ['instrument', 'main', 'send', 'headphones'])]
     case 'powerIn':
     case 'powerOut':
       return [
