@@ -254,5 +254,73 @@ export { lostTick, tickOf, toggleTick } from './setup/ticks'
 export { jackCautions, PHASE_CAUTIONS, taskCautions, type Caution } from './setup/cautions'
 export { guide, type Answer, type Guide, type Question, type Verdict } from './setup/guide'
 
+export {
+  BLANK_ROLE,
+  addPedal,
+  editPedal,
+  editRole,
+  editTarget,
+  freeNumber,
+  narrowedAt,
+  newTarget,
+  sweepPlaces,
+  type SweepPlace,
+} from './pedal/pedalEdits'
+export { calibrated } from './pedal/calibrate/calibrated'
+export { GUIDE, GUIDE_MS, guidedFoot } from './pedal/calibrate/guidedFoot'
+export { readSweeps, type CalibrationRead, type CalibrationWhy } from './pedal/calibrate/readSweeps'
+export {
+  SIMULATED_PEDALS,
+  simulatedPedal,
+  type SimulatedKind,
+  type SimulatedPedal,
+} from './pedal/calibrate/simulatedPedal'
+export { crossFade, type CrossFade } from './pedal/crossFade'
+export { curveAt } from './pedal/curve'
+export { DELAYS_TO_MS, proposedDelay, tryDelays, type DelayTried } from './pedal/delays'
+export {
+  inputPlan,
+  plugPedal,
+  type Arrangement,
+  type InputPlan,
+  type JackCost,
+  type PlannedJack,
+  type RefusedJack,
+} from './pedal/inputs'
+export { reversalLeap, reversed, roleLeaps, type Leap } from './pedal/leaps'
+export {
+  needsCalibration,
+  noFoot,
+  pedalController,
+  pluggedKey,
+  pluggedPedal,
+  toePlace,
+  type NoFoot,
+} from './pedal/plugged'
+export { isMeant, offsOf, restsOf, type Ridden, type Stretch } from './pedal/ride'
+export { SHIPPED_RIDES, type ShippedRide } from './pedal/shippedRides'
+export { suggestedRange, sweepCaution, type SweepCaution, type TargetKind } from './pedal/suggest'
+export { arrivesAt, fullEnds, highestSent, isNarrowedTwice, narrowing, sentAt, STEPS } from './pedal/sweep'
+export { CURVE_POINTS_MAX, type Curve, type CurvePoint } from './rig/table/curve'
+export {
+  OFF_DELAY_MAX,
+  TARGETS_MAX,
+  USUAL_OFF_MS,
+  USUAL_ZONE,
+  type AutoOff,
+  type Calibration,
+  type OffKind,
+  type Pedal,
+  type PedalId,
+  type PedalRole,
+  type Target,
+  type When,
+  type Works,
+} from './rig/table/pedal'
+export { RIDE_MOVES_MAX, type Ride, type RideId } from './rig/table/ride'
+export { PEDAL_AT_FIRST, type PedalNow } from './simulate/pedalNow'
+export { roleNow } from './simulate/pedalPlan'
+export { FAST_SWEEP_MS, holdsUp, pauseFor, sweepLoad, type SweepLoad } from './simulate/sweepLoad'
+
 export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './format/rigFile'
 export { switchesMidi } from './format/switchesMidi'

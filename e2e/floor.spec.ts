@@ -52,7 +52,7 @@ test('a lamp is made to lie, seen, told why, put right and cured, all on the flo
 
 test('the moment is slowed, stopped, and gone through one thing at a time', async ({ page, rigId }) => {
   await openView(page, rigId, 'switches')
-  await page.keyboard.press('p')
+  await page.keyboard.press('c')
   await page.keyboard.press('1')
   await pane(page, 'Monitor')
   await expect(page.getByText('No message in the last minute')).toBeVisible()

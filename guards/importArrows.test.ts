@@ -42,9 +42,19 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
   ['core/sound', ['core/base', 'core/midi', 'core/rig', 'core/sound']],
   ['core/switching', ['core/base', 'core/midi', 'core/rig', 'core/sound', 'core/switching']],
   ['core/chart', ['core/base', 'core/midi', 'core/rig', 'core/sound', 'core/switching', 'core/chart']],
+  ['core/pedal', ['core/base', 'core/midi', 'core/rig', 'core/sound', 'core/switching', 'core/pedal']],
   [
     'core/simulate',
-    ['core/base', 'core/midi', 'core/rig', 'core/sound', 'core/switching', 'core/chart', 'core/simulate'],
+    [
+      'core/base',
+      'core/midi',
+      'core/rig',
+      'core/sound',
+      'core/switching',
+      'core/chart',
+      'core/pedal',
+      'core/simulate',
+    ],
   ],
   [
     'core/prove',
@@ -55,6 +65,7 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/sound',
       'core/switching',
       'core/chart',
+      'core/pedal',
       'core/simulate',
       'core/prove',
     ],

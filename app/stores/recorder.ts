@@ -53,6 +53,10 @@ export function stepOf(
       return { at, kind: 'putRight' }
     case 'power':
       return { at, kind: 'power', deviceId: input.deviceId, isOn: input.isOn }
+    case 'pedal':
+      return { at, kind: 'pedal', pedalId: input.pedalId, position: input.position }
+    case 'toe':
+      return { at, kind: 'toe', pedalId: input.pedalId, isDown: input.isDown }
     case 'powerAll':
       return null
   }

@@ -91,4 +91,11 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   removeRun: 'remove run',
   keepRun: 'take the run as it is now',
   removeMacro: 'remove macro',
+  addPedal: 'add pedal',
+  changePedal: 'change pedal',
+  calibratePedal: 'keep calibration',
+  removePedal: 'remove pedal',
+  addRide: 'keep ride',
+  changeRide: 'change ride',
+  removeRide: 'remove ride',
 }

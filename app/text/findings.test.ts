@@ -462,6 +462,60 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     length: 0,
   })),
   runDiffers: [{ run: 'Verse to chorus', differences: 2 }],
+  pedalNoFoot: (['noJack', 'otherRole', 'nothingIn', 'noBuiltIn', 'noToe'] as const).map((why) => ({
+    pedal: 'Right foot',
+    box: 'Controller',
+    jack: why === 'noBuiltIn' ? '' : 'Expression 1',
+    why,
+  })),
+  pedalAnother: [
+    { pedal: 'Right foot', now: 'Sweep', on: '2026-11-20' },
+    { pedal: 'Right foot', now: '', on: '2026-11-20' },
+  ],
+  pedalUnfit: (['again', 'swap', 'suspect'] as const).map((verdict) => ({
+    pedal: 'Right foot',
+    verdict,
+    on: '2026-11-20',
+  })),
+  pedalUnheard: (['noChannel', 'noWay', 'elsewhere'] as const).map((why) => ({
+    pedal: 'Right foot',
+    control: 'Mix',
+    device: 'Echo',
+    why,
+  })),
+  narrowedTwice: [{ pedal: 'Right foot', control: 'Wah', controller: 51, device: 51, arrives: 26 }],
+  pedalNumber: [
+    { pedal: 'Right foot', control: 'Wah', number: 7, why: 'other', other: 'Volume', free: 11 },
+    { pedal: 'Right foot', control: 'Wah', number: 20, why: 'own', other: '', free: null },
+  ],
+  pedalsFight: [{ pedal: 'Right foot', other: 'Left foot', control: 'Mix', device: 'Echo' }],
+  pedalLeaps: [
+    {
+      pedal: 'Right foot',
+      from: 'Wah',
+      to: '',
+      fromNumber: 1,
+      toNumber: 2,
+      foot: 'heel',
+      control: 'Volume',
+      before: '100 %',
+      after: '35 %',
+      isMost: true,
+    },
+  ],
+  deadRole: [
+    { pedal: 'Right foot', role: 'Wah', number: 2, why: 'behindAlways' },
+    { pedal: 'Right foot', role: '', number: 2, why: 'noBank' },
+  ],
+  pedalFloods: [
+    { pedal: 'Right foot', role: '', number: 1, perSecond: 4096, delayMs: 733, pauseMs: 10 },
+    { pedal: 'Right foot', role: 'Wah', number: 1, perSecond: 4096, delayMs: 733, pauseMs: null },
+  ],
+  offOneWay: [
+    { pedal: 'Right foot', label: 'Wah', number: 3 },
+    { pedal: 'Right foot', label: '', number: 3 },
+  ],
+  pedalBehindLamp: [{ pedal: 'Right foot', control: 'Mix', device: 'Echo', label: '', number: 3 }],
 }
 
 const fix = { label: 'changeDevice', changes: [] } as const

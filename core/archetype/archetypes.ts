@@ -22,6 +22,7 @@ import { mixer } from './devices/mixer'
 import { amp } from './devices/amp'
 import { plainPedal } from './devices/plainPedal'
 import { expressionPedal } from './devices/expressionPedal'
+import { toePedal } from './devices/toePedal'
 import { dualFootswitch } from './devices/dualFootswitch'
 import { computer } from './devices/computer'
 import { thruBox } from './devices/thruBox'
@@ -60,6 +61,7 @@ export const DEVICES: readonly DeviceArchetype[] = [
   isolatingBox,
   plainPedal,
   expressionPedal,
+  toePedal,
   dualFootswitch,
   computer,
   thruBox,

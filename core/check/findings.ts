@@ -65,6 +65,32 @@ import { undoneSet, type UndoneSet } from './undoneSet'
 import { lostOnSwitch, type LostOnSwitch } from './lostOnSwitch'
 import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from './switchLoad'
 import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './keptGesture'
+import {
+  pedalNoFoot,
+  pedalAnother,
+  pedalUnfit,
+  type PedalNoFoot,
+  type PedalAnother,
+  type PedalUnfit,
+} from './pedalFoot'
+import {
+  pedalUnheard,
+  narrowedTwice,
+  pedalNumber,
+  type PedalUnheard,
+  type NarrowedTwice,
+  type PedalNumber,
+} from './pedalTarget'
+import {
+  pedalsFight,
+  pedalLeaps,
+  deadRole,
+  type PedalsFight,
+  type PedalLeaps,
+  type DeadRole,
+} from './pedalRoles'
+import { pedalFloods, type PedalFloods } from './pedalLoad'
+import { offOneWay, pedalBehindLamp, type OffOneWay, type PedalBehindLamp } from './pedalOff'
 import type { LyingLamp } from './lyingLamp'
 import type { RunDiffers } from './runDiffers'
 import { beyondController, type BeyondController } from './beyondController'
@@ -134,6 +160,18 @@ export type Finding =
   | KeptGesture
   | EditingOnStage
   | BeyondController
+  | PedalNoFoot
+  | PedalAnother
+  | PedalUnfit
+  | PedalUnheard
+  | NarrowedTwice
+  | PedalNumber
+  | PedalsFight
+  | PedalLeaps
+  | DeadRole
+  | PedalFloods
+  | OffOneWay
+  | PedalBehindLamp
   | LyingLamp
   | RunDiffers
 
@@ -149,6 +187,8 @@ const on = (tables: readonly TableName[], find: Check['find']): Check => ({
 })
 
 const SWITCHES = [...COMPILE_TABLES, 'switches'] as const
+
+const PEDALS = [...CABLING, 'controls', 'pedals'] as const
 
 /** Every check. A new one is a file of its own and a line here. */
 export const CHECKS: readonly Check[] = [
@@ -215,6 +255,18 @@ export const CHECKS: readonly Check[] = [
   on(['controllers', 'macros', 'banks', 'switches'], keptGesture),
   on(['controllers', 'banks', 'switches'], editingOnStage),
   on([...CABLING, 'banks', 'switches'], beyondController),
+  on(PEDALS, pedalNoFoot),
+  on(PEDALS, pedalAnother),
+  on(PEDALS, pedalUnfit),
+  on(PEDALS, pedalUnheard),
+  on(PEDALS, narrowedTwice),
+  on(PEDALS, pedalNumber),
+  on(PEDALS, pedalsFight),
+  on(PEDALS, pedalLeaps),
+  on(['pedals'], deadRole),
+  on([...COMPILE_TABLES, 'cables', 'pedals'], pedalFloods),
+  on(['pedals', 'switches'], offOneWay),
+  on([...PEDALS, 'switches'], pedalBehindLamp),
 ]
 
 /** All that is wrong with a rig, in the order of the checks. Only checks an edit could have changed are done again. */

@@ -87,7 +87,9 @@ function mismatches(rig: Rig, link: Link, { from, to }: Contacts): WrongContact[
       'warning',
       editRow(rig, 'changeCable', 'cables', link.cable.id, toggleCross(link.cable)),
     )
-  if (to.poles === 2 && (from.poles === 1 || link.cable.lead === 'ts'))
+  // Each contact of a controller's jack is a switch of its own: one of them unused is no fault.
+  const isHalfMeant = from.by === 'foot' && from.poles === 1 && link.to.end.table === 'controllers'
+  if (to.poles === 2 && !isHalfMeant && (from.poles === 1 || link.cable.lead === 'ts'))
     add(
       'poles',
       '1',

@@ -22,7 +22,7 @@ describe('rig file', () => {
 
   // Second witness: a general-purpose JSON Schema validator against the generated schema.
   it('is valid by its own JSON Schema, and a file with a channel 17 is not', () => {
-    const validate = new Ajv2020({ formats: { 'date-time': true } }).compile(
+    const validate = new Ajv2020({ formats: { 'date-time': true, date: true } }).compile(
       z.toJSONSchema(rigFileSchema, { target: 'draft-2020-12', io: 'input' }),
     )
     expect(validate(JSON.parse(text))).toBe(true)
@@ -36,7 +36,7 @@ describe('rig file', () => {
     [
       'another version',
       altered((file) => (file.version = 9)),
-      { code: 'wrongVersion', found: '9', known: 5 },
+      { code: 'wrongVersion', found: '9', known: 6 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

@@ -5,6 +5,13 @@ import type { TableName, Tables } from './rig'
 export const EDIT_LABELS = [
   /** The first state of a rig: made empty, brought in from a file, or the demo. */
   'makeRig',
+  'addPedal',
+  'changePedal',
+  'calibratePedal',
+  'removePedal',
+  'addRide',
+  'changeRide',
+  'removeRide',
   /** The log of a rig of an earlier version did not lead to what was stored. */
   'mendLog',
   'renameRig',

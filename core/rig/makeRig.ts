@@ -7,6 +7,7 @@ import type { Cable, CableEnd } from './table/cable'
 import type { Device } from './table/device'
 import type { Mark } from './table/mark'
 import type { Port, Role, RoleKind, RoleOf } from './table/port'
+import type { Pedal } from './table/pedal'
 import { BLANK_PRESET, type Preset } from './table/preset'
 import type { Control } from './table/control'
 import type { Pair } from './table/pair'
@@ -244,6 +245,7 @@ export interface RigRows {
   readonly pairs?: readonly Pair[]
   readonly sounds?: readonly Sound[]
   readonly macros?: readonly Macro[]
+  readonly pedals?: readonly Pedal[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -271,6 +273,7 @@ export function makeRig(rows: RigRows = {}): Rig {
     pairs: byId(rows.pairs),
     sounds: byId(rows.sounds),
     macros: byId(rows.macros),
+    pedals: byId(rows.pedals),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -7,6 +7,7 @@ import type { Cell, Sound } from './table/sound'
 import type { Bank } from './table/bank'
 import type { Controller } from './table/controller'
 import type { Macro } from './table/macro'
+import type { Pedal, PedalRole } from './table/pedal'
 import type { Run, RunStep } from './table/run'
 import { actionLists, type Footswitch } from './table/switch'
 import type { TableName, Tables } from './rig'
@@ -58,6 +59,17 @@ const referring: Referring = {
     { path: ['bankId'], table: 'banks', id: footswitch.bankId },
     ...actionLists(footswitch).flatMap(({ path, actions }) => actionReferences(path, actions)),
   ],
+  pedals: ({ place, roles, off }) => [
+    place.kind === 'jack'
+      ? { path: ['place'], table: place.table, id: place.id }
+      : { path: ['place'], table: 'controllers', id: place.controllerId },
+    ...roles.flatMap((role, n) => roleReferences(['roles', n], role)),
+    ...(off === null
+      ? []
+      : off.works.kind === 'control'
+        ? [{ path: ['off', 'works', 'controlId'], table: 'controls' as const, id: off.works.controlId }]
+        : [{ path: ['off', 'works', 'switchId'], table: 'switches' as const, id: off.works.switchId }]),
+  ],
   cables: ({ from, to }) => [
     { path: ['from', 'id'], table: from.table, id: from.id },
     { path: ['to', 'id'], table: to.table, id: to.id },
@@ -88,8 +100,30 @@ const referring: Referring = {
           ? [{ path: ['steps', n, 'soundId'], table: 'sounds', id: step.soundId }]
           : step.kind === 'act'
             ? actionReferences(['steps', n, 'actions'], step.actions)
-            : [],
+            : step.kind === 'pedal' || step.kind === 'toe'
+              ? [{ path: ['steps', n, 'pedalId'], table: 'pedals', id: step.pedalId }]
+              : [],
     ),
+  rides: () => [],
+}
+
+function roleReferences(field: Path, { when, targets }: PedalRole): Reference[] {
+  const hangsOn: Reference[] =
+    when.kind === 'banks'
+      ? when.bankIds.map((id, n) => ({ path: [...field, 'when', 'bankIds', n], table: 'banks', id }))
+      : when.kind === 'control'
+        ? [{ path: [...field, 'when', 'controlId'], table: 'controls', id: when.controlId }]
+        : when.kind === 'held'
+          ? [{ path: [...field, 'when', 'switchId'], table: 'switches', id: when.switchId }]
+          : []
+  return [
+    ...hangsOn,
+    ...targets.map(({ controlId }, n): Reference => ({
+      path: [...field, 'targets', n, 'controlId'],
+      table: 'controls',
+      id: controlId,
+    })),
+  ]
 }
 
 const valueReferences = (field: Path, values: readonly SetValue[]): Reference[] =>
@@ -191,14 +225,40 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
     steps: run.steps.flatMap((step): RunStep[] => {
       if (step.kind === 'power') return keeps('devices', step.deviceId) ? [step] : []
       if (step.kind === 'need') return keeps('sounds', step.soundId) ? [step] : []
+      if (step.kind === 'pedal' || step.kind === 'toe') return keeps('pedals', step.pedalId) ? [step] : []
       return step.kind === 'act' ? [{ ...step, actions: keptActions(step.actions, keeps) }] : [step]
     }),
   }),
+  pedals: (pedal, keeps): Pedal => {
+    const roles = pedal.roles.flatMap((role) => keptRole(role, keeps))
+    const { off } = pedal
+    const worksStill =
+      off === null ||
+      (off.works.kind === 'control'
+        ? keeps('controls', off.works.controlId)
+        : keeps('switches', off.works.switchId))
+    return {
+      ...pedal,
+      roles: roles.length > 0 ? roles : [{ name: '', when: { kind: 'always' }, targets: [] }],
+      off: worksStill ? off : null,
+    }
+  },
   pairs: (pair, keeps): Pair => ({
     ...pair,
     a: keptValues(pair.a, keeps),
     b: keptValues(pair.b, keeps),
   }),
+}
+
+/** What is left of a role; none of one whose time can no longer come. */
+function keptRole(role: PedalRole, keeps: Keeps): PedalRole[] {
+  const { when } = role
+  const targets = role.targets.filter(({ controlId }) => keeps('controls', controlId))
+  if (when.kind === 'control' && !keeps('controls', when.controlId)) return []
+  if (when.kind === 'held' && !keeps('switches', when.switchId)) return []
+  if (when.kind !== 'banks') return [{ ...role, targets }]
+  const bankIds = when.bankIds.filter((id) => keeps('banks', id))
+  return [{ ...role, when: { ...when, bankIds }, targets }]
 }
 
 const keptActions = (actions: readonly Action[], keeps: Keeps): Action[] =>

@@ -8,7 +8,9 @@ import { deviceSchema, type Device } from './table/device'
 import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { pairSchema, type Pair } from './table/pair'
+import { pedalSchema, type Pedal } from './table/pedal'
 import { presetSchema, type Preset } from './table/preset'
+import { rideSchema, type Ride } from './table/ride'
 import { runSchema, type Run } from './table/run'
 import { soundSchema, type Sound } from './table/sound'
 import { switchSchema, type Footswitch } from './table/switch'
@@ -25,9 +27,11 @@ export interface Tables {
   readonly macros: Macro
   readonly banks: Bank
   readonly switches: Footswitch
+  readonly pedals: Pedal
   readonly cables: Cable
   readonly marks: Mark
   readonly runs: Run
+  readonly rides: Ride
 }
 
 export type TableName = keyof Tables
@@ -47,15 +51,20 @@ export const rowSchemas = {
   macros: macroSchema,
   banks: bankSchema,
   switches: switchSchema,
+  pedals: pedalSchema,
   cables: cableSchema,
   marks: markSchema,
   runs: runSchema,
+  rides: rideSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
-/** What decides what a floor does: marks and runs have no part in it. */
-export const FLOOR_TABLES = TABLE_NAMES.filter((table) => table !== 'marks' && table !== 'runs')
+/** Tables that have no part in what a floor does. */
+const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides']
+
+/** What decides what a floor does. */
+export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
 
 export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Table] }
 
@@ -73,9 +82,11 @@ export const emptyRig = (name: string): Rig => ({
   macros: {},
   banks: {},
   switches: {},
+  pedals: {},
   cables: {},
   marks: {},
   runs: {},
+  rides: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

@@ -77,6 +77,18 @@ const SILENCES: Record<Finding['code'], boolean> = {
   beyondController: false,
   lyingLamp: false,
   runDiffers: false,
+  pedalNoFoot: false,
+  pedalAnother: false,
+  pedalUnfit: false,
+  pedalUnheard: false,
+  narrowedTwice: false,
+  pedalNumber: false,
+  pedalsFight: false,
+  pedalLeaps: false,
+  deadRole: false,
+  pedalFloods: false,
+  offOneWay: false,
+  pedalBehindLamp: false,
 }
 
 /**

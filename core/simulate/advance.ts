@@ -3,11 +3,14 @@ import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
 import { inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
+import { watchMove, watchToe, type Watch } from '../pedal/restWatch'
 import type { DeviceId } from '../rig/table/device'
+import type { AutoOff, Pedal, PedalId } from '../rig/table/pedal'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
 import { isLostWhileLoading } from '../sound/whileLoading'
 import { actionSteps } from '../switching/action'
 import type { SwitchEvent } from '../switching/compile'
+import { controlSet } from '../switching/controlSends'
 import { FIRST_TEMPO, learn, type Known, type Learned } from '../switching/known'
 import { timingOf, type Timing } from '../switching/timing'
 import { chartOf } from './chartIndex'
@@ -18,6 +21,7 @@ import type {
   FloorState,
   Foot,
   Gesture,
+  PedalTurn,
   Powered,
   Process,
   StepResult,
@@ -25,6 +29,8 @@ import type {
   Wire,
   WireEntry,
 } from './floor'
+import { hasCaught, PEDAL_AT_FIRST, type Led, type PedalNow } from './pedalNow'
+import { pedalPlan, roleNow, type TargetPlan } from './pedalPlan'
 import { withoutThoseOff } from './powerOff'
 import { bankPlan, eventOps, planActions, planSteps, switchPlan, type Message, type Op } from './plan'
 
@@ -52,6 +58,7 @@ export class FloorRun {
   #off: FloorState['off']
   #feet: { readonly [switchId: string]: Foot }
   #latched: { readonly [switchId: string]: boolean }
+  #pedals: FloorState['pedals']
   #count: number
   readonly #wire: WireEntry[] = []
   readonly #contacts: ContactDone[] = []
@@ -59,6 +66,7 @@ export class FloorRun {
   readonly #sent: WireEntry[] = []
   readonly #waits: Wait[] = []
   readonly #powered: Powered[] = []
+  readonly #turns: PedalTurn[] = []
 
   constructor(rig: Rig, state: FloorState) {
     this.#whole = rig
@@ -72,6 +80,7 @@ export class FloorRun {
     this.#off = state.off
     this.#feet = state.feet
     this.#latched = state.latched
+    this.#pedals = state.pedals
     this.#count = state.count
   }
 
@@ -99,6 +108,7 @@ export class FloorRun {
         feet: this.#feet,
         off: this.#off,
         latched: this.#latched,
+        pedals: this.#pedals,
         count: this.#count,
       },
       wire: this.#wire,
@@ -107,6 +117,7 @@ export class FloorRun {
       sent: this.#sent,
       waits: this.#waits,
       powered: this.#powered,
+      turns: this.#turns,
     }
   }
 
@@ -161,6 +172,27 @@ export class FloorRun {
     this.#letGoOfLayer(footswitch.id)
   }
 
+  /** A foot leads a pedal to a step. One that is gone, or that nothing reads, moves and does no more. */
+  movePedal(pedalId: PedalId, position: number): void {
+    const pedal = own(this.#rig.pedals, pedalId)
+    if (!pedal) return
+    const before = own(this.#pedals, pedalId) ?? PEDAL_AT_FIRST
+    this.#setPedal(pedalId, { ...before, position })
+    if (!pedalPlan(this.#rig, pedal).isRead) return
+    const { off } = pedal
+    if (off)
+      this.#watched(pedal, off, watchMove(off, before.watch, this.#at, position, pedal.calibration?.noise))
+    this.#follow(pedal)
+  }
+
+  /** Its toe switch, where that is what switches off. */
+  toe(pedalId: PedalId, isDown: boolean): void {
+    const pedal = own(this.#rig.pedals, pedalId)
+    if (!pedal?.off) return
+    const { watch } = own(this.#pedals, pedalId) ?? PEDAL_AT_FIRST
+    this.#watched(pedal, pedal.off, watchToe(pedal.off, watch, this.#at, isDown))
+  }
+
   /** Starts a list that no switch asked for. */
   do(controllerId: ControllerId | '', ops: readonly Op[]): void {
     this.#start(controllerId, ops, null)
@@ -193,6 +225,111 @@ export class FloorRun {
     }
   }
 
+  #setPedal(pedalId: PedalId, now: PedalNow): void {
+    this.#pedals = { ...this.#pedals, [pedalId]: now }
+  }
+
+  /** What a pedal sends where it stands: what of its targets has changed since it last did. */
+  #follow(pedal: Pedal): void {
+    const before = this.#pedals[pedal.id]!
+    const role = roleNow(this.#rig, pedal, { known: this.#known, feet: this.#feet, latched: this.#latched })
+    const { controllerId, roles, every } = pedalPlan(this.#rig, pedal)
+    const targets = roles[role ?? -1] ?? []
+    const isSame = role === before.role && before.led.length === targets.length
+    const wait = before.sentAt + every - this.#at
+    if (wait > 0) {
+      if (before.sending !== 0) return
+      const id = this.#count++
+      this.#put({ kind: 'send', at: this.#at + wait, pedalId: pedal.id, id })
+      this.#setPedal(pedal.id, { ...before, sending: id })
+      return
+    }
+    const ops: Op[] = []
+    const learned: { [controlId: string]: number } = {}
+    const led = targets.map((target, n): Led | null => {
+      const was = isSame ? before.led[n]! : null
+      const value = target.values[before.position]!
+      if (value === was?.value) return was
+      if (!was?.isSent && pedal.takeover === 'catches' && !this.#isCaught(target, was, value))
+        return { value, isSent: false }
+      for (const op of target.ops(value)) ops.push(op)
+      if (target.isKnown) learned[target.controlId] = value
+      if (target.local) this.#setLocal(target.local.deviceId, target.controlId, target.local.takes(value))
+      return { value, isSent: true }
+    })
+    const hasSent = ops.length > 0
+    const isChanged = !isSame || led.some((one, n) => one !== before.led[n])
+    if (isChanged || before.sending !== 0)
+      this.#setPedal(pedal.id, {
+        ...before,
+        role,
+        led: isChanged ? led : before.led,
+        sentAt: hasSent ? this.#at : before.sentAt,
+        sending: 0,
+      })
+    if (hasSent) this.#start(controllerId, [...ops, { kind: 'know', learned: { values: learned } }], null)
+  }
+
+  /** Whether the foot has come to where a control is; where that is not known there is nothing to wait for. */
+  #isCaught({ controlId, local }: TargetPlan, was: Led | null, value: number): boolean {
+    const there = local
+      ? own(this.#device(local.deviceId).controls, controlId)
+      : own(this.#known.values, controlId)
+    return there === undefined || hasCaught(was?.value ?? null, value, there)
+  }
+
+  #setLocal(deviceId: DeviceId, controlId: string, value: number): void {
+    if (own(this.#off, deviceId)) return
+    const before = this.#device(deviceId)
+    if (own(before.controls, controlId) === value) return
+    this.#moved.set(deviceId, {
+      ...before,
+      lastControl: controlId,
+      controls: { ...before.controls, [controlId]: value },
+    })
+  }
+
+  /** Its automatic bypass has seen something: what it works comes on as soon as it moves, and goes off once it has rested. */
+  #watched(pedal: Pedal, off: AutoOff, watch: Watch): void {
+    const before = own(this.#pedals, pedal.id) ?? PEDAL_AT_FIRST
+    if (watch === before.watch) return
+    const id = watch.since === null ? 0 : this.#count++
+    if (id !== 0) this.#put({ kind: 'rest', at: this.#at + off.delayMs * 1000, pedalId: pedal.id, id })
+    this.#setPedal(pedal.id, { ...before, watch, resting: id, isOff: false })
+    if (before.isOff) this.#turnBy(pedal, off, false)
+  }
+
+  #turnBy(pedal: Pedal, { works }: AutoOff, isOff: boolean): void {
+    this.#turns.push({ at: this.#at, pedalId: pedal.id, isOff })
+    const { controllerId } = pedalPlan(this.#rig, pedal)
+    if (works.kind === 'switch') {
+      const footswitch = own(this.#rig.switches, works.switchId)
+      if (footswitch) this.#fire(footswitch, 'press')
+      return
+    }
+    const value = isOff ? works.off : works.on
+    if (controllerId !== '') {
+      const steps = controlSet(this.#rig, works.controlId, value)
+      this.#start(controllerId, planSteps(this.#rig, controllerId, steps, 0), null)
+      return
+    }
+    const control = own(this.#rig.controls, works.controlId)
+    if (control) this.#setLocal(control.deviceId, control.id, value)
+  }
+
+  #pedalDue({ kind, pedalId, id }: Extract<Due, { kind: 'send' | 'rest' }>): void {
+    const now = own(this.#pedals, pedalId)
+    const pedal = own(this.#rig.pedals, pedalId)
+    if (!pedal || now?.[kind === 'send' ? 'sending' : 'resting'] !== id) return
+    if (kind === 'send') {
+      this.#follow(pedal)
+      return
+    }
+    if (!pedal.off || now.isOff) return
+    this.#setPedal(pedalId, { ...now, resting: 0, isOff: true })
+    this.#turnBy(pedal, pedal.off, true)
+  }
+
   #timing(footswitch: Footswitch): Timing {
     if (footswitch.longPress.length + footswitch.doublePress.length === 0) return NO_TIMING
     const bank = own(this.#rig.banks, footswitch.bankId)
@@ -213,6 +350,10 @@ export class FloorRun {
         break
       case 'tick':
         this.#tick(due)
+        break
+      case 'send':
+      case 'rest':
+        this.#pedalDue(due)
         break
       default:
         this.#decide(due.kind, due.switchId, due.foot)

@@ -1,5 +1,7 @@
+import { own } from '../base/own'
 import { addressKey } from '../chart/addressKey'
 import { allControls } from '../chart/takeChart'
+import { arrivesAt } from '../pedal/sweep'
 import { perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Control } from '../rig/table/control'
@@ -11,14 +13,26 @@ export interface DeviceChart {
   readonly controls: ReadonlyMap<string, Control>
   /** Its known presets by index. */
   readonly presets: ReadonlyMap<number, Preset>
+  /** Controls it has been told to let a controller number lead, and what each makes of a value: for pedals. */
+  readonly followers: ReadonlyMap<number, readonly Follower[]>
 }
 
-const EMPTY: DeviceChart = { controls: new Map(), presets: new Map() }
+export interface Follower {
+  readonly control: Control
+  readonly takes: (value: number) => number
+}
 
-const charts = perTables(['controls', 'presets'], (rig: Rig): ReadonlyMap<string, DeviceChart> => {
-  const all = new Map<string, { controls: Map<string, Control>; presets: Map<number, Preset> }>()
+export const EMPTY_CHART: DeviceChart = { controls: new Map(), presets: new Map(), followers: new Map() }
+
+const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): ReadonlyMap<string, DeviceChart> => {
+  interface Made {
+    controls: Map<string, Control>
+    presets: Map<number, Preset>
+    followers: Map<number, Follower[]>
+  }
+  const all = new Map<string, Made>()
   const of = (deviceId: string) => {
-    const chart = all.get(deviceId) ?? { controls: new Map(), presets: new Map() }
+    const chart = all.get(deviceId) ?? { controls: new Map(), presets: new Map(), followers: new Map() }
     all.set(deviceId, chart)
     return chart
   }
@@ -28,6 +42,17 @@ const charts = perTables(['controls', 'presets'], (rig: Rig): ReadonlyMap<string
     if (!controls.has(key)) controls.set(key, control)
   }
   for (const preset of Object.values(rig.presets)) of(preset.deviceId).presets.set(preset.index, preset)
+  for (const { roles } of Object.values(rig.pedals))
+    for (const target of roles.flatMap(({ targets }) => targets)) {
+      const control = own(rig.controls, target.controlId)
+      const number = target.number ?? (control?.address.kind === 'cc' ? control.address.number : null)
+      if (!control || number === null || (target.number === null && target.device === null)) continue
+      const { followers } = of(control.deviceId)
+      const there: readonly Follower[] = followers.get(number) ?? []
+      if (there.some((one) => one.control.id === control.id)) continue
+      const takes = (value: number) => arrivesAt(target, control, value)
+      followers.set(number, [...there, { control, takes }])
+    }
   return all
 })
 
@@ -35,4 +60,4 @@ const charts = perTables(['controls', 'presets'], (rig: Rig): ReadonlyMap<string
 export const chartControl = (rig: Rig, deviceId: string, controller: number): Control | undefined =>
   chartOf(rig, deviceId).controls.get(`cc/${controller}`)
 
-export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY
+export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY_CHART

@@ -9,7 +9,7 @@ import { highestValue, type Control } from '../rig/table/control'
 import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { SetValue } from '../rig/table/setValue'
-import type { DeviceChart } from './chartIndex'
+import { EMPTY_CHART, type DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
 export interface DeviceState {
@@ -44,7 +44,6 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   fired: {},
 }
 
-const NO_CHART: DeviceChart = { controls: new Map(), presets: new Map() }
 /** The null parameter: nothing is chosen (M1 v4.2.1, "Registered and Non-Registered Parameter Numbers"). */
 const NULL_PARAMETER = joinU14(U7_MAX as U7, U7_MAX as U7)
 
@@ -53,7 +52,7 @@ export function receive(
   numbering: Numbering,
   state: DeviceState,
   message: MidiMessage,
-  chart: DeviceChart = NO_CHART,
+  chart: DeviceChart = EMPTY_CHART,
 ): DeviceState {
   if (message.kind === 'control') return hearControl(state, message.controller, message.value, chart)
   if (message.kind !== 'program') return state
@@ -91,6 +90,7 @@ export const switchedOn = ({ powerOn }: Pick<Device, 'powerOn'>, chart: DeviceCh
 /** Whether a device has something at the place a message is for, as its chart says; what no chart names counts as something. */
 export function hasAnswer(state: DeviceState, message: MidiMessage, chart: DeviceChart): boolean {
   if (message.kind !== 'control' || NAMED_BY_NO_CHART.has(message.controller)) return true
+  if (chart.followers.has(message.controller)) return true
   const control = chart.controls.get(`cc/${message.controller}`)
   return control !== undefined && isMappedNow(state, control, chart)
 }
@@ -150,7 +150,14 @@ function hearControl(state: DeviceState, controller: U7, value: U7, chart: Devic
     }
     default: {
       const control = chart.controls.get(`cc/${controller}`)
-      return control ? set(state, control, value, chart) : state
+      const followers = chart.followers.get(controller)
+      if (!followers) return control ? set(state, control, value, chart) : state
+      // One told to keep to part of its range makes that of whatever comes on its number.
+      const isLed = control === undefined || followers.some((one) => one.control.id === control.id)
+      return followers.reduce(
+        (before, one) => set(before, one.control, one.takes(value), chart),
+        isLed ? state : set(state, control, value, chart),
+      )
     }
   }
 }

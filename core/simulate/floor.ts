@@ -5,6 +5,7 @@ import type { Action } from '../rig/table/action'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
+import type { PedalId } from '../rig/table/pedal'
 import type { SetValue } from '../rig/table/setValue'
 import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
@@ -14,6 +15,7 @@ import { NOTHING_KNOWN, type Known } from '../switching/known'
 import type { TimedMessage } from '../switching/schedule'
 import { chartOf } from './chartIndex'
 import { DEVICE_AT_POWER_ON, switchedOn, type DeviceState } from './device'
+import type { PedalNow } from './pedalNow'
 import type { Message, Op } from './plan'
 
 /** The whole floor at one moment: what the controller knows, what every device remembers, what is still to come. */
@@ -35,6 +37,8 @@ export interface FloorState {
   readonly off: { readonly [deviceId: string]: true }
   /** Switches that stay down, on jacks. */
   readonly latched: { readonly [switchId: string]: boolean }
+  /** Pedals that were moved. */
+  readonly pedals: { readonly [pedalId: string]: PedalNow }
   /** Counts what was begun, so that each thing due can be told from others. */
   readonly count: number
 }
@@ -83,6 +87,8 @@ export type Due = { readonly at: number; readonly order: number } &
     | { readonly kind: 'contact'; readonly set: ContactDone }
     | { readonly kind: 'go'; readonly process: Process }
     | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }
+    /** A pedal may send again, or has rested long enough; void unless it still waits for this one. */
+    | { readonly kind: 'send' | 'rest'; readonly pedalId: PedalId; readonly id: number }
     /** A tick of the clock; `exact` is its time without rounding. */
     | {
         readonly kind: 'tick'
@@ -108,6 +114,9 @@ export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'power'; readonly deviceId: DeviceId; readonly isOn: boolean }
   /** Everything switched off and on again: the floor forgets all but the time. */
   | { readonly kind: 'powerAll' }
+  /** The foot moves a pedal to a step of 127, or steps on its toe switch or lets go of it. */
+  | { readonly kind: 'pedal'; readonly pedalId: PedalId; readonly position: number }
+  | { readonly kind: 'toe'; readonly pedalId: PedalId; readonly isDown: boolean }
   /** Messages for one device, sent by hand. */
   | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly messages: readonly ChannelMessage[] }
 )
@@ -156,6 +165,13 @@ export interface Gesture {
   readonly position: number
 }
 
+/** A pedal that switched what it works off or on by itself. */
+export interface PedalTurn {
+  readonly at: number
+  readonly pedalId: PedalId
+  readonly isOff: boolean
+}
+
 /** What happened since the state before. */
 export interface StepResult {
   readonly state: FloorState
@@ -166,6 +182,7 @@ export interface StepResult {
   readonly sent: readonly WireEntry[]
   readonly waits: readonly Wait[]
   readonly powered: readonly Powered[]
+  readonly turns: readonly PedalTurn[]
 }
 
 /** The bank a rig starts in: the first controller's home, else its first. */
@@ -191,6 +208,7 @@ export const floorAtPowerOn = (rig: Rig): FloorState => ({
   feet: {},
   off: {},
   latched: {},
+  pedals: {},
   count: 1,
 })
 
@@ -206,6 +224,7 @@ export const joined = (first: StepResult, then: StepResult): StepResult => ({
   sent: [...first.sent, ...then.sent],
   waits: [...first.waits, ...then.waits],
   powered: [...first.powered, ...then.powered],
+  turns: [...first.turns, ...then.turns],
 })
 
 /** Nothing happened. */
@@ -217,6 +236,7 @@ export const still = (state: FloorState): StepResult => ({
   sent: [],
   waits: [],
   powered: [],
+  turns: [],
 })
 
 /** When the next thing is due, in µs; null when the floor is at rest. */

@@ -16,6 +16,7 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
   })
   const off = kept(state.off, (id) => own(rig.devices, id) !== undefined)
   const deafUntil = kept(state.deafUntil, (id) => own(rig.devices, id) !== undefined)
+  const pedals = kept(state.pedals, (id) => own(rig.pedals, id) !== undefined)
   const isPosition = (id: string, position: number) =>
     position < (own(rig.switches, id)?.positions.length ?? 0)
   const after: Known = {
@@ -31,8 +32,10 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
     ...(known.heldBy !== null && !own(rig.switches, known.heldBy) && { layer: 'base', heldBy: null }),
   }
   const isSame = (Object.keys(after) as (keyof Known)[]).every((field) => after[field] === known[field])
-  if (isSame && devices === state.devices && deafUntil === state.deafUntil && off === state.off) return state
-  return { ...state, known: isSame ? known : after, devices, deafUntil, off }
+  const isStill =
+    devices === state.devices && deafUntil === state.deafUntil && off === state.off && pedals === state.pedals
+  if (isSame && isStill) return state
+  return { ...state, known: isSame ? known : after, devices, deafUntil, off, pedals }
 }
 
 function kept<Value>(

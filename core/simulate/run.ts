@@ -55,6 +55,10 @@ export function runInput(
       return { input: { kind: 'need', soundId: one.soundId, at }, feet }
     case 'putRight':
       return { input: { kind: 'putRight', at }, feet }
+    case 'pedal':
+      return { input: { kind: 'pedal', pedalId: one.pedalId, position: one.position, at }, feet }
+    case 'toe':
+      return { input: { kind: 'toe', pedalId: one.pedalId, isDown: one.isDown, at }, feet }
     case 'power':
       return { input: { kind: 'power', deviceId: one.deviceId, isOn: one.isOn, at }, feet }
   }
@@ -88,6 +92,7 @@ function allOf(results: readonly StepResult[]): StepResult {
         sent: results.flatMap(({ sent }) => sent),
         waits: results.flatMap(({ waits }) => waits),
         powered: results.flatMap(({ powered }) => powered),
+        turns: results.flatMap(({ turns }) => turns),
       }
 }
 

@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { inOrder, type Rig } from '../rig/rig'
 import type { ControllerId } from '../rig/table/controller'
+import type { PedalId } from '../rig/table/pedal'
 import type { SwitchId } from '../rig/table/switch'
 import { FloorRun } from './advance'
 import { neededSteps, putRightSteps } from './putRight'
@@ -60,6 +61,8 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
     const steps = neededSteps(rig, controllerId, input.soundId, run.result().state)
     run.do(controllerId, planSteps(rig, controllerId, steps, 0))
   }
+  if (input.kind === 'pedal') run.movePedal(input.pedalId, input.position)
+  if (input.kind === 'toe') run.toe(input.pedalId, input.isDown)
   if (input.kind === 'power') run.power(input.deviceId, input.isOn)
   if (input.kind === 'send') {
     const { deviceId } = input
@@ -72,6 +75,21 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
         0,
       ),
     )
+  }
+  return run.result()
+}
+
+/** A pedal led through many steps, each at its moment in µs, with all that comes of it: as {@link step} would for each. */
+export function sweepPedal(
+  rig: Rig,
+  state: FloorState,
+  pedalId: PedalId,
+  moves: readonly { readonly at: number; readonly position: number }[],
+): StepResult {
+  const run = new FloorRun(rig, state)
+  for (const { at, position } of moves) {
+    run.advance(at)
+    run.movePedal(pedalId, position)
   }
   return run.result()
 }

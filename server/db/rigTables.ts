@@ -8,7 +8,9 @@ import { devices } from './tables/devices'
 import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
+import { pedals } from './tables/pedals'
 import { presets } from './tables/presets'
+import { rides } from './tables/rides'
 import { runs } from './tables/runs'
 import { sounds } from './tables/sounds'
 import { switches } from './tables/switches'
@@ -25,9 +27,11 @@ export const rigTables = {
   macros,
   banks,
   switches,
+  pedals,
   cables,
   marks,
   runs,
+  rides,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -46,10 +50,12 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   presets: true,
   banks: true,
   switches: true,
+  pedals: true,
   cables: true,
   pairs: true,
   sounds: true,
   macros: true,
   marks: true,
   runs: true,
+  rides: true,
 }

@@ -18,7 +18,7 @@ const speeds = [0, ...SPEEDS].map((value) => ({ value, text: speedText(value) })
   <div class="clock" role="group" aria-label="Clock of the floor">
     <IconButton
       :icon="isStill ? Play : Pause"
-      :name="isStill ? 'Let the floor run (P)' : 'Stop the floor\'s clock (P)'"
+      :name="isStill ? 'Let the floor run (C)' : 'Stop the floor\'s clock (C)'"
       @click="floor.togglePause()"
     />
     <IconButton

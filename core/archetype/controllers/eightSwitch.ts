@@ -1,5 +1,5 @@
 import { usualController, type ControllerArchetype } from '../archetype'
-import { dinIn, dinOut, expression, power, switchingOut, usbDevice } from '../jacks'
+import { dinIn, dinOut, expression, power, switchingIn, switchingOut, usbDevice } from '../jacks'
 
 export const eightSwitch: ControllerArchetype = {
   key: 'eightSwitch',
@@ -14,6 +14,7 @@ export const eightSwitch: ControllerArchetype = {
       usbDevice(),
       expression('exp1', 'Expression 1'),
       expression('exp2', 'Expression 2'),
+      switchingIn('foot', 'Extra footswitch', { action: 'either' }),
       switchingOut('relay1', 'Switching out 1', { poles: 2, does: ['Switch 1', 'Switch 2'] }),
       switchingOut('relay2', 'Switching out 2', { poles: 2, does: ['Switch 3', 'Switch 4'] }),
       power(250),

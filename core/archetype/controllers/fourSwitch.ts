@@ -9,6 +9,7 @@ export const fourSwitch: ControllerArchetype = {
     rows: 1,
     columns: 4,
     labelLength: 8,
+    thinsPedals: false,
     ports: [dinOut(), usbDevice(), expression(), power(150)],
   },
 }

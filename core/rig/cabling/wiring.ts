@@ -110,7 +110,7 @@ export function partsBetween(a: Role, b: Role): Pick<Cable, 'lead' | 'adapters'>
 }
 
 /** Whether tip and ring must change places between two jacks that are not MIDI. */
-function needsCross(a: Role, b: Role): boolean {
+export function needsCross(a: Role, b: Role): boolean {
   if ('wiper' in a && 'wiper' in b) return a.wiper !== b.wiper
   return 'poles' in a && 'poles' in b && a.poles === 2 && b.poles === 2 && a.first !== b.first
 }

@@ -95,6 +95,8 @@ export const controllerSchema = z.strictObject({
   /** What coming to a bank does to switches with several positions. */
   onBank: z.literal(['keeps', 'restarts']).default('keeps'),
   hasShift: z.boolean().default(false),
+  /** It can leave out values of a pedal, so that a fast sweep does not fill the wire. */
+  thinsPedals: z.boolean().default(true),
   /** How many macros it keeps; 0 when the actions of one are put on each switch. */
   macros: z.int().min(0).max(1000).default(0),
   combos: combosSchema.nullable().default(null),
@@ -118,6 +120,7 @@ export const USUAL_SWITCHING = {
   doubleMs: 300,
   onBank: 'keeps',
   hasShift: false,
+  thinsPedals: true,
   macros: 0,
   combos: null,
   keeps: [],

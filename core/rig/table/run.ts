@@ -29,6 +29,19 @@ const runStepSchema = z.discriminatedUnion('kind', [
     deviceId: idSchema<'device'>(),
     isOn: z.boolean(),
   }),
+  /** A pedal moved to a step of 127, or its toe switch stepped on or let go. */
+  z.strictObject({
+    at: momentSchema,
+    kind: z.literal('pedal'),
+    pedalId: idSchema<'pedal'>(),
+    position: z.int().min(0).max(127),
+  }),
+  z.strictObject({
+    at: momentSchema,
+    kind: z.literal('toe'),
+    pedalId: idSchema<'pedal'>(),
+    isDown: z.boolean(),
+  }),
 ])
 
 export type RunStep = Readonly<z.infer<typeof runStepSchema>>

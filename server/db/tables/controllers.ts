@@ -36,6 +36,7 @@ export const controllers = sqliteTable(
     doubleMs: integer().notNull().default(300),
     onBank: text().$type<Controller['onBank']>().notNull().default('keeps'),
     hasShift: integer({ mode: 'boolean' }).notNull().default(false),
+    thinsPedals: integer({ mode: 'boolean' }).notNull().default(true),
     macros: integer().notNull().default(0),
     combos: text({ mode: 'json' }).$type<Controller['combos']>(),
     keeps: text({ mode: 'json' }).$type<Controller['keeps']>().notNull().default([]),

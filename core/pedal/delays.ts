@@ -1,0 +1,47 @@
+import type { AutoOff } from '../rig/table/pedal'
+import { isMeant, offsOf, restsOf, type Ridden } from './ride'
+import { USUAL_NOISE } from './restWatch'
+
+/** What comes of a delay on some rides. */
+export interface DelayTried {
+  readonly delayMs: number
+  /** Times it went off while it was wanted. */
+  readonly wrong: number
+  /** Stretches in which it was meant to be off and never was. */
+  readonly missed: number
+  /** How long it was still on in stretches where it was not wanted, in ms over all rides. */
+  readonly waiting: number
+}
+
+export const DELAY_STEP_MS = 10
+export const DELAYS_TO_MS = 2000
+
+/** Every delay from 0 to 2 s in steps of 10 ms, tried on some rides. */
+export function tryDelays(off: AutoOff, rides: readonly Ridden[], noise = USUAL_NOISE): DelayTried[] {
+  const known = rides.map((ride) => ({ ride, rests: restsOf(off, ride, noise) }))
+  return Array.from({ length: DELAYS_TO_MS / DELAY_STEP_MS + 1 }, (_, n): DelayTried => {
+    const delayMs = n * DELAY_STEP_MS
+    let [wrong, missed, waiting] = [0, 0, 0]
+    for (const { ride, rests } of known) {
+      const offs = offsOf(rests, delayMs)
+      for (const one of offs) if (!isMeant(ride, one)) wrong++
+      for (const { from, to } of ride.meant) {
+        const inside = offs.filter((one) => one.from < to && one.to > from)
+        if (inside.length === 0) missed++
+        const off = inside.reduce((sum, one) => sum + Math.min(to, one.to) - Math.max(from, one.from), 0)
+        waiting += to - from - off
+      }
+    }
+    return { delayMs, wrong, missed, waiting }
+  })
+}
+
+/** The delay with the fewest wrong offs; of several the one that misses least, then waits least, then the shortest. Null without rides. */
+export function proposedDelay(tried: readonly DelayTried[]): DelayTried | null {
+  const better = (a: DelayTried, b: DelayTried) =>
+    a.wrong - b.wrong || a.missed - b.missed || a.waiting - b.waiting || a.delayMs - b.delayMs
+  return tried.reduce<DelayTried | null>(
+    (best, one) => (best === null || better(one, best) < 0 ? one : best),
+    null,
+  )
+}

@@ -1,0 +1,35 @@
+import { own } from '../base/own'
+import type { Rig } from '../rig/rig'
+import type { Pedal, When } from '../rig/table/pedal'
+import { isOn } from '../switching/claim'
+import type { Known } from '../switching/known'
+
+/** What decides which role of a pedal is live: what the controller knows, and feet that are down. */
+export interface RoleView {
+  readonly known: Pick<Known, 'bankId' | 'layer' | 'values'>
+  readonly isHeld: (switchId: string) => boolean
+}
+
+/** Whether the time of a role has come. A control the controller has sent nothing for counts as off. */
+export function isTime(rig: Rig, when: When, { known, isHeld }: RoleView): boolean {
+  switch (when.kind) {
+    case 'always':
+      return true
+    case 'banks':
+      return when.bankIds.some((id) => id === known.bankId)
+    case 'layer':
+      return known.layer === 'shift'
+    case 'control': {
+      const value = own(known.values, when.controlId)
+      return (value !== undefined && isOn(rig, when.controlId, value)) === (when.is === 'on')
+    }
+    case 'held':
+      return isHeld(when.switchId)
+  }
+}
+
+/** The role that leads now, from 0: the first whose time it is. Null while it is none's. */
+export function liveRole(rig: Rig, { roles }: Pick<Pedal, 'roles'>, view: RoleView): number | null {
+  const at = roles.findIndex(({ when }) => isTime(rig, when, view))
+  return at < 0 ? null : at
+}
