@@ -279,8 +279,9 @@ export { crossFade, type CrossFade } from './pedal/crossFade'
 export { curveAt } from './pedal/curve'
 export { DELAYS_TO_MS, proposedDelay, tryDelays, type DelayTried } from './pedal/delays'
 export {
+  footJacks,
   inputPlan,
-  plugPedal,
+  plugAndRead,
   type Arrangement,
   type InputPlan,
   type JackCost,

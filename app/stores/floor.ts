@@ -23,7 +23,10 @@ import {
   type FloorState,
   type Footswitch,
   type Gesture,
+  PEDAL_AT_FIRST,
   type Layer,
+  type PedalId,
+  type PedalNow,
   type RunStep,
   type SoundId,
   type StepResult,
@@ -40,8 +43,10 @@ import { useRigStore } from './rig'
 /** One thing done with the foot, and all that came of it so far. */
 export interface Stomp {
   readonly at: Date
-  /** Null for messages sent by hand. */
+  /** Null for messages sent by hand, and for a pedal. */
   readonly switchId: SwitchId | null
+  /** The pedal that was swept; its moves are one thing until it has stood still for a while. */
+  readonly pedalId?: PedalId
   readonly wire: readonly WireEntry[]
   /** Contacts that were closed or opened. */
   readonly contacts: StepResult['contacts']
@@ -49,6 +54,8 @@ export interface Stomp {
 
 /** Ticks of the clock and long sweeps: the last so many messages are shown. */
 const SHOWN_MAX = 200
+/** A pedal that has stood still for so long, in ms, begins something new when it moves. */
+const SWEEP_ENDS = 1500
 /** A thing due sooner than this waits for it: the page is drawn no oftener, in ms. */
 const FRAME = 16
 
@@ -80,6 +87,8 @@ export const useFloorStore = defineStore('floor', () => {
   let trail = new FloorTrail()
   const version = ref(0)
   let stop: (() => void) | null = null
+  /** When a pedal was last moved, in ms on the page's clock. */
+  let sweptAt = 0
   /** The speed to go on at. */
   let speed = 1
 
@@ -237,8 +246,19 @@ export const useFloorStore = defineStore('floor', () => {
       (input.kind !== 'release' || result.gestures.length > 0)
     ) {
       const switchId = 'switchId' in input ? input.switchId : null
-      const isNew = input.kind !== 'release' || switchId !== last.value?.switchId
-      if (isNew) last.value = { at: clock.now(), switchId, wire: [], contacts: [] }
+      const isNew =
+        input.kind === 'pedal'
+          ? input.pedalId !== last.value?.pedalId || clock.now().getTime() - sweptAt > SWEEP_ENDS
+          : input.kind !== 'release' || switchId !== last.value?.switchId
+      if (input.kind === 'pedal') sweptAt = clock.now().getTime()
+      if (isNew)
+        last.value = {
+          at: clock.now(),
+          switchId,
+          wire: [],
+          contacts: [],
+          ...(input.kind === 'pedal' && { pedalId: input.pedalId }),
+        }
     }
     take(result)
   }
@@ -279,6 +299,25 @@ export const useFloorStore = defineStore('floor', () => {
 
   const press = (number: number): void => pressPlace(placeKey({ jack: '', number }))
   const release = (number: number): void => releasePlace(placeKey({ jack: '', number }))
+
+  /** Where a pedal stands and what it last did. */
+  const pedalAt = (pedalId: PedalId): PedalNow => own(state.value?.pedals, pedalId) ?? PEDAL_AT_FIRST
+
+  /** The foot leads a pedal to a step, 0-127; what is beyond is taken as the end. */
+  function movePedal(pedalId: PedalId, to: number): void {
+    const position = Math.round(Math.min(127, Math.max(0, to)))
+    if (!own(rigs.rig?.pedals, pedalId)) return
+    if (own(state.value?.pedals, pedalId)?.position === position) return
+    act({ kind: 'pedal', pedalId, position })
+  }
+
+  /** A foot on a pedal's toe switch: one that stays turns over at every step, one that springs back is down while the foot is. */
+  function stepOnToe(pedalId: PedalId, isDown: boolean): void {
+    const off = own(rigs.rig?.pedals, pedalId)?.off
+    if (off?.kind !== 'switch') return
+    if (off.toe === 'momentary') act({ kind: 'toe', pedalId, isDown })
+    else if (isDown) act({ kind: 'toe', pedalId, isDown: pedalAt(pedalId).watch.since === null })
+  }
 
   /** Sends messages to one device, as from the controller. */
   const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
@@ -414,6 +453,9 @@ export const useFloorStore = defineStore('floor', () => {
     release,
     pressPlace,
     releasePlace,
+    pedalAt,
+    movePedal,
+    stepOnToe,
     send,
     sendSound,
     goTo,

@@ -19,3 +19,14 @@ export const dayText = (iso: string): string => dayTime.format(new Date(iso))
 /** Milliseconds as a player says them: "50 ms", "1.5 s". */
 export const secondsText = (ms: number): string =>
   ms < 1000 ? `${ms} ms` : `${Number((ms / 1000).toFixed(2))} s`
+
+const dayOnly = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' })
+
+/** 24 Nov, for a date as it is stored: "2026-11-24". */
+export const dateText = (date: string): string => dayOnly.format(new Date(`${date}T12:00:00`))
+
+/** The day a moment falls on here, as it is stored: "2026-11-24". */
+export const isoDate = (date: Date): string =>
+  [date.getFullYear(), date.getMonth() + 1, date.getDate()]
+    .map((part) => String(part).padStart(2, '0'))
+    .join('-')

@@ -7,8 +7,8 @@ import type { Rig } from '../rig/rig'
 import type { Adapter, Cable, CableEnd, CableId } from '../rig/table/cable'
 import type { Port, Role } from '../rig/table/port'
 import type { Device } from '../rig/table/device'
-import { inputPlan, plugPedal, type Arrangement } from './inputs'
-import { pedalBox } from './makePedals'
+import { inputPlan, plugAndRead, plugPedal, type Arrangement } from './inputs'
+import { makePedal, makeRoleOf, pedalBox, pedalCable, pedalController } from './makePedals'
 
 const IDS = ['sweep-cable' as CableId, 'toe-cable' as CableId] as const
 
@@ -209,6 +209,40 @@ describe('the input planner', () => {
         expect(saidOfPedal(after)).toEqual([])
         expect(Object.keys(after.cables)).toHaveLength(then.toe ? 2 : 1)
       }
+  })
+
+  it('moves what is read along with the cables, and forgets what the other jack was calibrated to', () => {
+    const controller = pedalController()
+    const rig = makeRig({
+      controllers: [
+        { ...controller, ports: [...controller.ports, makePort('exp2', makeRole('expressionIn'))] },
+      ],
+      devices: [pedalBox()],
+      pedals: [
+        makePedal('foot', [makeRoleOf([])], {
+          calibration: {
+            on: '2026-11-20',
+            pedal: 'sweep',
+            verdict: 'pass',
+            heel: 1,
+            toe: 126,
+            noise: 0,
+            from: 3,
+            to: 124,
+          },
+        }),
+      ],
+      cables: [pedalCable],
+    })
+    const other = inputPlan(rig, rig.devices['sweep']!).arrangements.find(
+      ({ sweep, toe }) => !toe && sweep.end.port === 'exp2',
+    )!
+    const applied = applyEdit(rig, plugAndRead(rig, rig.devices['sweep']!, other, rig.pedals['foot']!, IDS)!)
+    if (!applied.ok) throw new Error(JSON.stringify(applied))
+    const after = applied.value
+    expect(after.pedals['foot']).toMatchObject({ place: { port: 'exp2' }, calibration: null })
+    expect(Object.values(after.cables).map(({ to }) => to.port)).toEqual(['exp2'])
+    expect(plugAndRead(after, after.devices['sweep']!, other, after.pedals['foot']!, IDS)).toBeNull()
   })
 
   it('says why a jack does not take a part of the pedal', () => {

@@ -1,6 +1,8 @@
+import { dequal } from 'dequal/lite'
 import { boxes, cablesIn, partnersAmong, type Box } from '../rig/cabling/link'
 import { needsCross } from '../rig/cabling/wiring'
 import { applyEdit } from '../rig/applyEdit'
+import { editRow } from '../rig/edits/editRow'
 import { joinEdits } from '../rig/edits/joinEdits'
 import { cableBetween, layCable, moveCable } from '../rig/edits/layCable'
 import { removeRow } from '../rig/edits/removeRow'
@@ -11,6 +13,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { CableEnd, CableId } from '../rig/table/cable'
 import type { Device } from '../rig/table/device'
+import type { Pedal } from '../rig/table/pedal'
 import { roleOf, type Port, type Role, type RoleKind, type RoleOf } from '../rig/table/port'
 
 /** Something of a pedal that is plugged in: its sweep, or its toe switch. */
@@ -205,6 +208,33 @@ export function plugPedal(
   }
   lay(jacks.sweep, sweep, ids[0])
   lay(jacks.toe, toe, ids[1])
+  return edits.length === 0
+    ? null
+    : joinEdits(
+        rig,
+        'layCable',
+        edits.map((edit) => () => edit),
+      )
+}
+
+/**
+ * The same, and the pedal's row reads the jack the sweep then comes in by, in one edit. Another jack has not seen this pedal
+ * yet: what was calibrated is void. Null when all is so already.
+ */
+export function plugAndRead(
+  rig: Rig,
+  box: Device,
+  arrangement: Pick<Arrangement, 'sweep' | 'toe'>,
+  pedal: Pedal,
+  ids: readonly [CableId, CableId],
+): Edit | null {
+  const { table, id, port } = arrangement.sweep.end
+  const place = { kind: 'jack', table, id, port } as const
+  const isThere = dequal(pedal.place, place)
+  const edits = [
+    plugPedal(rig, box, arrangement, ids),
+    isThere ? null : editRow(rig, 'changePedal', 'pedals', pedal.id, { place, calibration: null }),
+  ].filter((edit) => edit !== null)
   return edits.length === 0
     ? null
     : joinEdits(

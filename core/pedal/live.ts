@@ -11,7 +11,7 @@ export interface RoleView {
 }
 
 /** Whether the time of a role has come. A control the controller has sent nothing for counts as off. */
-export function isTime(rig: Rig, when: When, { known, isHeld }: RoleView): boolean {
+function isTime(rig: Rig, when: When, { known, isHeld }: RoleView): boolean {
   switch (when.kind) {
     case 'always':
       return true

@@ -15,7 +15,7 @@ export interface Watch {
 export const FRESH_WATCH: Watch = { since: null, anchor: -STEPS }
 
 /** Whether a pedal at a step is at the end that counts; once there it may waver. */
-export function isAtEnd(
+function isAtEnd(
   { kind, zone }: Pick<AutoOff, 'kind' | 'zone'>,
   position: number,
   wasThere: boolean,

@@ -71,7 +71,7 @@ function targetPlan(rig: Rig, pedal: Pedal, target: Target): TargetPlan {
 }
 
 /** What a controller sends a target; nothing where its device listens on no channel. */
-export function targetSends(rig: Rig, { controlId, number }: Target, value: number): readonly ActionStep[] {
+function targetSends(rig: Rig, { controlId, number }: Target, value: number): readonly ActionStep[] {
   if (number === null) return controlSends(rig, controlId, value)
   const device = own(rig.devices, own(rig.controls, controlId)?.deviceId ?? '')
   const channel = device ? sendChannel(rig, device) : null

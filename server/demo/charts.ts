@@ -102,6 +102,8 @@ const lines: Readonly<Record<string, readonly Line[]>> = {
         },
       },
     ],
+    ['synth-wah-on', 'Filter', 'Wah', 40, onOff],
+    ['synth-wah-sweep', 'Filter', 'Wah sweep', 41, percent],
     ['synth-next', '', 'Next and previous preset', 39, { kind: 'increment', up: 1, down: 0 }],
   ],
 }

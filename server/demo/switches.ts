@@ -40,7 +40,7 @@ const BANKS: readonly Bank[] = [
 
 /** Positions one after the other; then what the other gestures do. */
 interface Line {
-  readonly at: readonly [bank: string, number: number, layer?: 'shift']
+  readonly at: readonly [bank: string, number: number, layer?: 'shift' | 'base', jack?: string]
   readonly label?: string
   readonly press?: readonly (readonly string[])[]
   readonly release?: readonly string[]
@@ -73,6 +73,12 @@ const SWITCHES: readonly Line[] = [
   { at: ['menders', 6, 'shift'], label: 'Octave, held', press: [['hold octaver']], more: everywhere },
   { at: ['menders', 7, 'shift'], label: 'All off', press: [['everything off']], more: everywhere },
   { at: ['menders', 8, 'shift'], label: 'Resync', press: [['resync']], more: everywhere },
+  {
+    at: ['menders', 1, 'base', 'foot'],
+    label: 'Wah',
+    press: [['wah on synth'], ['wah off synth']],
+    more: everywhere,
+  },
   // Its switch 5 is another here, so the way on stands beside it.
   { at: ['undertow', 4], label: 'On', press: [['next bank']], longPress: ['shift'], doublePress: ['home'] },
   { at: ['undertow', 1, 'shift'], press: [['low tide']] },
@@ -153,11 +159,12 @@ const typedInto =
     return addReading(rig, place, reading, `preset-${phrase.replaceAll(/[^a-z0-9]/g, '-')}` as PresetId)
   }
 
-const slotOf = ({ at: [bank, number, layer] }: Line) => ({
+const slotOf = ({ at: [bank, number, layer, jack = ''] }: Line) => ({
   bankId: bank as BankId,
   number,
   layer: layer ?? ('base' as const),
-  newId: `${bank}-${number}${layer ? '-shift' : ''}` as SwitchId,
+  jack,
+  newId: `${bank}-${number}${jack}${layer === 'shift' ? '-shift' : ''}` as SwitchId,
 })
 
 function switchSteps(line: Line): Step[] {

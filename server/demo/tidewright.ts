@@ -24,6 +24,7 @@ import {
   type Rig,
 } from '#core'
 import { at, controls, pairs } from './charts'
+import { pedalSteps } from './pedals'
 import { soundSteps } from './sounds'
 import { switchStepsOfDemo } from './switches'
 
@@ -43,7 +44,10 @@ export function tidewright(): Rig {
   }
   const learned = (rig: Rig) =>
     editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
-  return [...CABLES.map(layable), learned, ...soundSteps, ...switchStepsOfDemo].reduce(done, boxes)
+  return [...CABLES.map(layable), learned, ...soundSteps, ...switchStepsOfDemo, ...pedalSteps].reduce(
+    done,
+    boxes,
+  )
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */
@@ -66,6 +70,8 @@ const CABLES: readonly (readonly [from: string, to: string, centimetres: number,
   ['relay.amp', 'amp.foot', 300, 'Red'],
   ['controller.relay1', 'octaver.remote', 90, 'Red'],
   ['sweep.plug', 'controller.exp1', 90, 'Black'],
+  ['sweep.toe', 'controller.foot', 90, 'Black'],
+  ['fade.plug', 'controller.exp2', 90, 'Black'],
   ['bass.jack', 'octaver.input', 500, 'White'],
   ['octaver.output', 'preamp.input', 60, 'White'],
   ['preamp.send', 'echo.input', 45, 'White'],
@@ -192,7 +198,8 @@ const devices: readonly Device[] = [
     rest: { preset: null, values: [], closes: [] },
     ports: OCTAVER_JACKS,
   }),
-  device('sweep', 9, 'expressionPedal', [0, 2]),
+  device('sweep', 9, 'toePedal', [0, 2], { name: 'Wah and volume pedal' }),
+  device('fade', 16, 'expressionPedal', [1, 3], { name: 'Fade pedal' }),
   device('amp', 10, 'amp', [3, 0], { name: 'Bass amp' }),
   device('fuzz', 12, 'plainPedal', [4, 0], { name: 'Old fuzz', ports: [] }),
   device('bass', 13, 'instrument', [0, 3], { name: 'Bass guitar' }),

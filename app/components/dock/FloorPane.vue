@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from '@lucide/vue'
 import { computed } from 'vue'
-import { jackPlaces, placeKey } from '#core'
+import { inOrder, jackPlaces, placeKey, toePlace } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'
 import { floorRows } from './floorRows'
 import FloorTile from './FloorTile.vue'
 import LieLine from './LieLine.vue'
+import PedalLine from './PedalLine.vue'
 
 const floor = useFloorStore()
 const rigs = useRigStore()
@@ -16,7 +17,19 @@ const bankText = computed(() => {
   const { bank, controller } = floor
   return bank && controller ? `${bank.index + controller.firstBank} ${bank.name}`.trim() : 'No bank yet'
 })
-const jacks = computed(() => (rigs.rig && floor.controller ? jackPlaces(rigs.rig, floor.controller) : []))
+const pedals = computed(() => (rigs.rig ? inOrder(rigs.rig.pedals) : []))
+/** What is on jacks, but for the toe switches of pedals: those stand beside their pedal. */
+const jacks = computed(() => {
+  const { rig } = rigs
+  if (!rig || !floor.controller) return []
+  const toes = new Set(
+    pedals.value.flatMap((pedal) => {
+      const toe = toePlace(rig, pedal)
+      return toe?.at === 'controller' ? [placeKey(toe)] : []
+    }),
+  )
+  return jackPlaces(rig, floor.controller).filter((one) => !toes.has(placeKey(one)))
+})
 const tempo = computed(() => floor.state?.known.tempo ?? null)
 /** What the controller made of the last step, where that was no plain press. */
 const heard = computed(() => {
@@ -80,6 +93,9 @@ const heard = computed(() => {
         />
       </div>
     </div>
+    <div v-if="pedals.length > 0" class="pedals" role="group" aria-label="Pedals">
+      <PedalLine v-for="pedal in pedals" :key="pedal.id" :pedal="pedal" />
+    </div>
     <LieLine v-if="floor.lies.length > 0" />
   </div>
 </template>
@@ -87,7 +103,7 @@ const heard = computed(() => {
 <style scoped>
 .pane {
   display: grid;
-  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+  grid-template: auto minmax(0, 1fr) auto auto / minmax(0, 1fr);
   gap: 5px;
 }
 
@@ -153,6 +169,11 @@ const heard = computed(() => {
 .row {
   display: grid;
   gap: 6px;
+}
+
+.pedals {
+  max-height: 72px;
+  overflow-y: auto;
 }
 
 .none {

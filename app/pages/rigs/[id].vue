@@ -22,6 +22,8 @@ const rigs = useRigStore()
 const floor = useFloorStore()
 const isSheetOpen = ref(false)
 const { isTall, turnTall } = useDock()
+/** Pedals lie below the switches: the floor is that much higher. */
+const hasPedals = computed(() => Object.keys(rigs.rig?.pedals ?? {}).length > 0)
 const rigId = computed(() => String(route.params.id))
 
 watch(
@@ -52,7 +54,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
 <template>
   <MissingRig v-if="rigs.failure" :failure="rigs.failure" @retry="rigs.open(rigId)" />
-  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall }">
+  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall, pedals: hasPedals }">
     <AppRail @shortcuts="isSheetOpen = true" />
     <NoticeBar class="notice" />
     <NuxtPage class="view" />
@@ -68,6 +70,10 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   --floor: 184px;
   grid-template: auto minmax(0, 1fr) var(--floor) / 188px minmax(0, 1fr);
   height: 100dvh;
+}
+
+.shell.pedals {
+  --floor: 220px;
 }
 
 .shell.tall {

@@ -8,10 +8,12 @@ const {
   rig,
   value,
   only = () => true,
+  label = 'Control',
 } = defineProps<{
   rig: Rig
   value: ControlId | null
   only?: (control: Control) => boolean
+  label?: string
 }>()
 const emit = defineEmits<{ choose: [controlId: ControlId] }>()
 
@@ -31,7 +33,7 @@ const choices = computed(() =>
 
 <template>
   <div class="field">
-    <label :id="`${id}-label`" :for="id">Control</label>
+    <label :id="`${id}-label`" :for="id">{{ label }}</label>
     <Select
       :input-id="id"
       :aria-labelledby="`${id}-label`"

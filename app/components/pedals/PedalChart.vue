@@ -1,0 +1,441 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import {
+  crossFade,
+  CURVE_POINTS_MAX,
+  own,
+  STEPS,
+  type CurvePoint,
+  type Pedal,
+  type PedalRole,
+  type Rig,
+} from '#core'
+import { namePlaces, PAD, pathOf, pedalScales, shareAt, targetLines } from '~/charts/pedalChart'
+import { useFoot } from '~/composables/useFoot'
+
+/** The travel across, each target its own line with its name at its end, and a foot to move under it. */
+const { rig, pedal, role, chosen } = defineProps<{
+  rig: Rig
+  pedal: Pedal
+  role: PedalRole
+  /** The target whose own points can be dragged. */
+  chosen: number | null
+}>()
+const emit = defineEmits<{ choose: [target: number]; points: [points: CurvePoint[]] }>()
+
+const drawing = useTemplateRef('drawing')
+const { width, height } = useElementSize(drawing)
+const scales = computed(() => pedalScales(width.value || 680, height.value || 280))
+
+/** Points under the finger, until it lets go. */
+const dragged = ref<CurvePoint[] | null>(null)
+const target = computed(() => (chosen === null ? null : (role.targets[chosen] ?? null)))
+const shownRole = computed((): PedalRole => {
+  const one = target.value
+  if (!dragged.value || !one) return role
+  return {
+    ...role,
+    targets: role.targets.with(chosen!, { ...one, curve: { kind: 'points', points: dragged.value } }),
+  }
+})
+const lines = computed(() => targetLines(rig, shownRole.value))
+const fade = computed(() => crossFade(rig, shownRole.value))
+const names = computed(() =>
+  namePlaces(
+    lines.value.map(({ shares }) => scales.value.y(shares.at(-1)!)),
+    30,
+    PAD.top + 8,
+    (height.value || 280) - PAD.bottom,
+  ),
+)
+
+const { now, moveTo, onKey, onWheel } = useFoot(() => pedal.id)
+const foot = useTemplateRef('foot')
+const atFoot = computed(() => scales.value.x(now.value.position))
+
+function footTo({ clientX }: PointerEvent): void {
+  const left = drawing.value?.getBoundingClientRect().left ?? 0
+  moveTo(scales.value.x.invert(clientX - left))
+}
+
+function grabFoot(event: PointerEvent): void {
+  if (event.button !== 0) return
+  foot.value?.setPointerCapture(event.pointerId)
+  footTo(event)
+}
+
+/** Own points, with where they stand in the drawing. */
+const points = computed(() => {
+  const one = target.value
+  const control = own(rig.controls, one?.controlId ?? '')
+  const curve = dragged.value ?? (one?.curve.kind === 'points' ? one.curve.points : null)
+  if (!one || !control || !curve) return []
+  const shown = { ...one, curve: { kind: 'points', points: curve } } as typeof one
+  return curve.map((point, n) => {
+    const travel = one.from + point.at * (one.to - one.from)
+    const position = Math.round((travel / 100) * STEPS)
+    return {
+      ...point,
+      n,
+      x: scales.value.x((travel / 100) * STEPS),
+      y: scales.value.y(shareAt(shown, control, position)),
+    }
+  })
+})
+const basePoints = (): CurvePoint[] => points.value.map(({ at, to }) => ({ at, to }))
+
+/** Across and up between 0 and 1 for a place in the drawing, along the target's own range. */
+function pointAt(event: PointerEvent | MouseEvent): CurvePoint {
+  const one = target.value!
+  const control = own(rig.controls, one.controlId)!
+  const box = drawing.value!.getBoundingClientRect()
+  const travel = (scales.value.x.invert(event.clientX - box.left) / STEPS) * 100
+  const linear = { ...one, curve: { kind: 'linear' } } as typeof one
+  const step = (percent: number) => Math.round((percent / 100) * STEPS)
+  const [low, high] = [shareAt(linear, control, step(one.from)), shareAt(linear, control, step(one.to))]
+  const up = scales.value.y.invert(event.clientY - box.top)
+  return {
+    at: limit((travel - one.from) / (one.to - one.from)),
+    to: limit(high === low ? 0 : (up - low) / (high - low)),
+  }
+}
+
+const limit = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000
+
+/** A point moved; it stays between its neighbours, the ends stay at the ends. */
+function moved(all: readonly CurvePoint[], n: number, { at, to }: CurvePoint): CurvePoint[] {
+  const isEnd = n === 0 || n === all.length - 1
+  const across = isEnd ? all[n]!.at : Math.min(all[n + 1]!.at - 0.005, Math.max(all[n - 1]!.at + 0.005, at))
+  return all.with(n, { at: across, to }) as CurvePoint[]
+}
+
+function dragPoint(event: PointerEvent, n: number): void {
+  if (event.buttons !== 1) return
+  dragged.value = moved(dragged.value ?? basePoints(), n, pointAt(event))
+}
+
+function grabPoint(event: PointerEvent, n: number): void {
+  if (event.button !== 0) return
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragPoint(event, n)
+}
+
+function letGo(): void {
+  if (dragged.value) emit('points', dragged.value)
+  dragged.value = null
+}
+
+function keyPoint(event: KeyboardEvent, n: number): void {
+  const by = event.shiftKey ? 0.1 : 0.01
+  const all = basePoints()
+  const { at, to } = all[n]!
+  const moves: Readonly<Record<string, CurvePoint>> = {
+    ArrowUp: { at, to: limit(to + by) },
+    ArrowDown: { at, to: limit(to - by) },
+    ArrowLeft: { at: limit(at - by), to },
+    ArrowRight: { at: limit(at + by), to },
+  }
+  const isInner = n > 0 && n < all.length - 1
+  if (moves[event.key]) emit('points', moved(all, n, moves[event.key]!))
+  else if ((event.key === 'Delete' || event.key === 'Backspace') && isInner)
+    emit('points', all.toSpliced(n, 1))
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+function addPoint(event: MouseEvent): void {
+  if (points.value.length === 0 || points.value.length >= CURVE_POINTS_MAX) return
+  const fresh = pointAt(event)
+  if (basePoints().some(({ at }) => Math.abs(at - fresh.at) < 0.005)) return
+  emit(
+    'points',
+    [...basePoints(), fresh].sort((a, b) => a.at - b.at),
+  )
+}
+
+useEventListener(drawing, 'dblclick', addPoint)
+
+const percentOf = (step: number) => Math.round((step / STEPS) * 100)
+</script>
+
+<template>
+  <div class="chart">
+    <div ref="drawing" class="drawing">
+      <svg width="100%" height="100%" role="group" aria-label="What the sweep does to each control">
+        <g class="grid" aria-hidden="true">
+          <template v-for="share in [0, 0.25, 0.5, 0.75, 1]" :key="share">
+            <line :x1="scales.x(0)" :x2="scales.x(STEPS)" :y1="scales.y(share)" :y2="scales.y(share)" />
+            <line
+              :x1="scales.x(share * STEPS)"
+              :x2="scales.x(share * STEPS)"
+              :y1="scales.y(0)"
+              :y2="scales.y(1)"
+            />
+            <text v-if="share % 0.5 === 0" :x="scales.x(0) - 8" :y="scales.y(share) + 4" text-anchor="end">
+              {{ share * 100 }} %
+            </text>
+          </template>
+          <text :x="scales.x(0)" :y="scales.y(0) + 16">heel</text>
+          <text :x="scales.x(STEPS)" :y="scales.y(0) + 16" text-anchor="end">toe</text>
+        </g>
+        <template v-if="fade">
+          <path class="sum" :d="pathOf(fade.sum, scales)" />
+          <text class="together" :x="scales.x(0) + 4" :y="scales.y(Math.min(1.12, fade.sum[0]!)) - 6">
+            both together
+          </text>
+        </template>
+        <g v-for="(line, n) in lines" :key="line.n">
+          <path
+            class="line"
+            :class="{ chosen: line.n === chosen }"
+            :d="pathOf(line.shares, scales)"
+            :stroke="line.tone.colour"
+            :stroke-dasharray="line.tone.dash"
+          />
+          <text class="name" :x="scales.x(STEPS) + 10" :y="names[n]! - 3" :fill="line.tone.colour">
+            <tspan>{{ line.device.length > 18 ? `${line.device.slice(0, 17)}…` : line.device }}</tspan>
+            <tspan :x="scales.x(STEPS) + 10" dy="14">
+              {{ line.name.length > 18 ? `${line.name.slice(0, 17)}…` : line.name }}
+            </tspan>
+          </text>
+        </g>
+        <line class="now" :x1="atFoot" :x2="atFoot" :y1="scales.y(1)" :y2="scales.y(0)" />
+        <circle
+          v-for="line in lines"
+          :key="`at-${line.n}`"
+          class="at"
+          :cx="atFoot"
+          :cy="scales.y(line.shares[now.position]!)"
+          r="4.5"
+        />
+        <g
+          v-for="point in points"
+          :key="`point-${point.n}`"
+          class="point"
+          tabindex="0"
+          role="slider"
+          :aria-label="`Point ${point.n + 1} of the curve, at ${Math.round(point.at * 100)} % of the travel`"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          :aria-valuenow="Math.round(point.to * 100)"
+          @pointerdown.stop="grabPoint($event, point.n)"
+          @pointermove="dragPoint($event, point.n)"
+          @pointerup="letGo"
+          @pointercancel="letGo"
+          @keydown="keyPoint($event, point.n)"
+        >
+          <rect class="grip" :x="point.x - 14" :y="point.y - 14" width="28" height="28" />
+          <rect class="mark" :x="point.x - 5" :y="point.y - 5" width="10" height="10" />
+        </g>
+      </svg>
+    </div>
+    <div
+      ref="foot"
+      class="floor"
+      role="slider"
+      tabindex="0"
+      :aria-label="`Foot on ${pedal.name}`"
+      aria-valuemin="0"
+      aria-valuemax="127"
+      :aria-valuenow="now.position"
+      :aria-valuetext="`${percentOf(now.position)} %`"
+      @pointerdown="grabFoot"
+      @pointermove="$event.buttons === 1 && footTo($event)"
+      @keydown="onKey"
+      @wheel="onWheel"
+    >
+      <span class="sole" aria-hidden="true" :style="{ left: `${atFoot}px` }"></span>
+      <span class="mono percent" aria-hidden="true" :style="{ left: `${atFoot}px` }"
+        >{{ percentOf(now.position) }} %</span
+      >
+    </div>
+    <p v-if="fade" class="fade">
+      <span class="key" aria-hidden="true"></span> Both together:
+      {{
+        Math.abs(fade.worst.sum - 1) < 0.05
+          ? 'even all the way.'
+          : `${Math.round(fade.worst.sum * 100)} % at ${percentOf(fade.worst.position)} % of the travel, where it is ${fade.worst.sum < 1 ? 'thinnest' : 'fullest'}.`
+      }}
+    </p>
+    <div class="lines" role="group" aria-label="Targets of this role">
+      <button
+        v-for="line in lines"
+        :key="line.n"
+        type="button"
+        class="target"
+        :aria-pressed="line.n === chosen"
+        @click="emit('choose', line.n)"
+      >
+        <svg width="26" height="8" aria-hidden="true">
+          <path
+            d="M0 4H26"
+            :stroke="line.tone.colour"
+            :stroke-dasharray="line.tone.dash"
+            stroke-width="2.5"
+          />
+        </svg>
+        {{ line.device }} {{ line.name }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  display: grid;
+  grid-template-rows: minmax(150px, 1fr) 34px auto auto;
+  min-height: 0;
+}
+
+.drawing {
+  position: relative;
+  min-height: 0;
+}
+
+svg {
+  display: block;
+  overflow: visible;
+}
+
+.grid line {
+  stroke: var(--line);
+}
+
+.grid text {
+  font: 500 11px var(--mono);
+  fill: var(--ink-soft);
+}
+
+.line {
+  fill: none;
+  stroke-width: 2;
+}
+
+.line.chosen {
+  stroke-width: 3.2;
+}
+
+.name {
+  font: 600 12px var(--text);
+}
+
+.together {
+  font: 500 11px var(--mono);
+  fill: var(--ink-soft);
+}
+
+.sum {
+  fill: none;
+  stroke: var(--ink-faint);
+  stroke-width: 1;
+  stroke-dasharray: 1 3;
+}
+
+.now {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.at {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.point {
+  cursor: grab;
+  touch-action: none;
+}
+
+.grip {
+  fill: transparent;
+}
+
+.mark {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.point:focus-visible {
+  outline: none;
+}
+
+.point:focus-visible .mark {
+  stroke: var(--focus);
+  stroke-width: 3.5;
+}
+
+.floor:focus-visible {
+  outline: none;
+}
+
+.floor:focus-visible .sole {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+
+.floor {
+  position: relative;
+  border-radius: var(--corner);
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.sole {
+  position: absolute;
+  top: 0;
+  width: 24px;
+  height: 32px;
+  margin-left: -12px;
+  border-radius: 11px 11px 8px 8px;
+  background: var(--ink);
+}
+
+.percent {
+  position: absolute;
+  top: 8px;
+  margin-left: 18px;
+  font-size: 12px;
+  white-space: nowrap;
+}
+
+.fade {
+  padding-top: 2px;
+  font-size: 12px;
+  color: var(--ink-soft);
+}
+
+.key {
+  display: inline-block;
+  width: 24px;
+  margin-right: 4px;
+  border-top: 1.5px dotted var(--ink-faint);
+  vertical-align: middle;
+}
+
+.lines {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  padding: 5px 0;
+}
+
+.target {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 1px 8px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  font-size: 13px;
+}
+
+.target[aria-pressed='true'] {
+  border-color: var(--ink);
+  font-weight: 600;
+}
+</style>
