@@ -12,7 +12,14 @@ import {
 } from '#core'
 
 /** Room about the drawing, in px; names stand at the right, where each line ends. */
-export const PAD = { left: 46, right: 148, top: 26, bottom: 22 }
+export const PAD = { left: 46, top: 26, bottom: 22 }
+
+/** Room for names, and how many letters go in it; a narrow drawing has less. */
+export const namesRoom = (width: number) => (width < 480 ? { px: 96, letters: 12 } : { px: 148, letters: 18 })
+
+/** A name cut to its room. */
+export const shortened = (name: string, letters: number): string =>
+  name.length > letters ? `${name.slice(0, letters - 1)}…` : name
 
 /** One target as a line over the travel. */
 export interface TargetLine {
@@ -52,7 +59,7 @@ export function targetLines(rig: Rig, { targets }: PedalRole): TargetLine[] {
 
 /** Scales for a drawing of a size in px: steps of the pedal across, shares upwards. */
 export const pedalScales = (width: number, height: number) => ({
-  x: scaleLinear([0, STEPS], [PAD.left, Math.max(PAD.left + 40, width - PAD.right)]),
+  x: scaleLinear([0, STEPS], [PAD.left, Math.max(PAD.left + 40, width - namesRoom(width).px)]),
   y: scaleLinear([0, 1], [height - PAD.bottom, PAD.top]),
 })
 

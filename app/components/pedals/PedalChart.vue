@@ -11,7 +11,16 @@ import {
   type PedalRole,
   type Rig,
 } from '#core'
-import { namePlaces, PAD, pathOf, pedalScales, shareAt, targetLines } from '~/charts/pedalChart'
+import {
+  namePlaces,
+  namesRoom,
+  PAD,
+  pathOf,
+  pedalScales,
+  shareAt,
+  shortened,
+  targetLines,
+} from '~/charts/pedalChart'
 import { useFoot } from '~/composables/useFoot'
 
 /** The travel across, each target its own line with its name at its end, and a foot to move under it. */
@@ -43,12 +52,17 @@ const lines = computed(() => targetLines(rig, shownRole.value))
 const fade = computed(() => crossFade(rig, shownRole.value))
 const names = computed(() =>
   namePlaces(
-    lines.value.map(({ shares }) => scales.value.y(shares.at(-1)!)),
+    // What two come to together has its name among them, the last.
+    [...lines.value.map(({ shares }) => shares), ...(fade.value ? [fade.value.sum] : [])].map((shares) =>
+      scales.value.y(Math.min(1.12, shares.at(-1)!)),
+    ),
     30,
     PAD.top + 8,
     (height.value || 280) - PAD.bottom,
   ),
 )
+
+const letters = computed(() => namesRoom(width.value || 680).letters)
 
 const { now, moveTo, onKey, onWheel } = useFoot(() => pedal.id)
 const foot = useTemplateRef('foot')
@@ -182,9 +196,7 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
         </g>
         <template v-if="fade">
           <path class="sum" :d="pathOf(fade.sum, scales)" />
-          <text class="together" :x="scales.x(0) + 4" :y="scales.y(Math.min(1.12, fade.sum[0]!)) - 6">
-            both together
-          </text>
+          <text class="together" :x="scales.x(STEPS) + 10" :y="names.at(-1)! + 4">both together</text>
         </template>
         <g v-for="(line, n) in lines" :key="line.n">
           <path
@@ -195,10 +207,8 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
             :stroke-dasharray="line.tone.dash"
           />
           <text class="name" :x="scales.x(STEPS) + 10" :y="names[n]! - 3" :fill="line.tone.colour">
-            <tspan>{{ line.device.length > 18 ? `${line.device.slice(0, 17)}…` : line.device }}</tspan>
-            <tspan :x="scales.x(STEPS) + 10" dy="14">
-              {{ line.name.length > 18 ? `${line.name.slice(0, 17)}…` : line.name }}
-            </tspan>
+            <tspan>{{ shortened(line.device, letters) }}</tspan>
+            <tspan :x="scales.x(STEPS) + 10" dy="14">{{ shortened(line.name, letters) }}</tspan>
           </text>
         </g>
         <line class="now" :x1="atFoot" :x2="atFoot" :y1="scales.y(1)" :y2="scales.y(0)" />

@@ -56,6 +56,7 @@ function add(): void {
 
 <style scoped>
 .roles {
+  position: relative;
   max-height: 108px;
   overflow: auto;
   padding-top: 4px;
@@ -63,7 +64,12 @@ function add(): void {
 
 td,
 th {
-  padding: 2px 8px;
+  padding: 0 8px;
+}
+
+th .word {
+  min-height: 25px;
+  text-align: left;
 }
 
 .mark {

@@ -69,6 +69,7 @@ const rows = computed(() =>
 
 <style scoped>
 .scroll {
+  position: relative;
   overflow: auto;
   min-height: 60px;
 }

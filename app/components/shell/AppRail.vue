@@ -224,7 +224,7 @@ kbd {
   .rail > ul {
     order: 1;
     display: grid;
-    grid-template-columns: repeat(4, minmax(0, 1fr));
+    grid-template-columns: repeat(5, minmax(0, 1fr));
     width: 100%;
   }
 
@@ -233,8 +233,8 @@ kbd {
     justify-content: center;
     gap: 0;
     height: 48px;
-    padding: 0 2px;
-    font-size: 14px;
+    padding: 0 1px;
+    font-size: 13px;
   }
 
   .name {
