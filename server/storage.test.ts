@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import {
+  addPedal,
   addRow,
   editRow,
   emptyRig,
@@ -16,6 +17,9 @@ import {
   type Rig,
   type Run,
   type RunStep,
+  SHIPPED_RIDES,
+  type PedalId,
+  type RideId,
 } from '#core'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
@@ -339,8 +343,44 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3', 'version4'])('a rig file of %s opens', async (name) => {
-    const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
-    expect(parseRigFile(text)).toMatchObject({ ok: true })
+  // Made before there were pedals: the demo of then, with a switch edited.
+  it('of a database of version 5 opens, is told by its log, and takes a pedal and a ride', async () => {
+    await copyFile(new URL('./testing/old/version5.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']?.label).toBe('Verse')
+    expect(found.controllers['controller']?.thinsPedals).toBe(true)
+    expect([found.pedals, found.rides]).toEqual([{}, {}])
+    const place = { kind: 'jack', table: 'controllers', id: 'controller', port: 'exp1' } as const
+    const edits = [
+      addPedal(found, 'right' as PedalId, 'Right foot', place),
+      addRow('addRide', 'rides', {
+        id: 'ride' as RideId,
+        order: 1,
+        name: 'Ride',
+        on: '2026-11-26',
+        ...SHIPPED_RIDES.byToe,
+        moves: [...SHIPPED_RIDES.byToe.moves],
+        toes: [...SHIPPED_RIDES.byToe.toes],
+        meant: [...SHIPPED_RIDES.byToe.meant],
+      }),
+    ]
+    for (const [n, edit] of edits.entries())
+      expect(await postEdit(store, old!.id, { id: `new-${n}`, edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: after } = (await findRig(store, old!.id))!
+    expect(after.pedals['right']).toEqual(edits[0]!.changes[0]!.after)
+    expect(after.rides['ride']).toEqual(edits[1]!.changes[0]!.after)
+    await store.database.close()
   })
+
+  it.each(['version1', 'version2', 'version3', 'version4', 'version5'])(
+    'a rig file of %s opens',
+    async (name) => {
+      const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
+      expect(parseRigFile(text)).toMatchObject({ ok: true })
+    },
+  )
 })

@@ -51,6 +51,18 @@ export function taskText(task: Task): TaskText {
         look: 'One press does one thing.',
         otherwise: 'Choose the other setting: it was on where it should be off.',
       }
+    case 'calibrate':
+      return {
+        does: `Calibrate ${task.pedal}: ${[task.box, task.jack].filter(Boolean).join(', ')}`,
+        note: [
+          task.plugged && `With ${task.plugged}`,
+          task.ends && `heel at ${task.ends.from}, toe at ${task.ends.to}`,
+        ]
+          .filter(Boolean)
+          .join('; '),
+        look: 'Heel to toe and back, twice: both ends of the bar are reached, and it stands still at rest.',
+        otherwise: 'Sweep it again, then suspect the pedal. Ends that come swapped want the other polarity.',
+      }
     case 'thru':
       return {
         does: `Switch ${task.jack} on ${task.box} on`,

@@ -59,10 +59,11 @@ export const DOUBT_TEXT: Record<Doubt['code'], string> = {
 }
 
 /** "3 sounds, 2 switches": what a change touches. */
-export function useText({ sounds, switches, pairs, presets }: Use): string {
+export function useText({ sounds, switches, pairs, presets, pedals }: Use): string {
   const parts = [
     ...(sounds.length > 0 ? [count(sounds.length, 'sound')] : []),
     ...(switches.length > 0 ? [count(switches.length, 'switch', 'switches')] : []),
+    ...(pedals.length > 0 ? [count(pedals.length, 'pedal')] : []),
     ...(pairs.length > 0 ? [`${count(pairs.length, 'learned pair')}, to be learned again`] : []),
     ...(presets.length > 0 ? [`the map in ${count(presets.length, 'preset')}, to be entered again`] : []),
   ]

@@ -1,5 +1,6 @@
 import { perObject } from '../base/perObject'
-import { boxes, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
+import { needsCalibration, noFoot, pluggedPedal } from '../pedal/plugged'
+import { boxes, boxOf, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
 import { arrivals } from '../rig/cabling/signal'
 import { hasSoundJacks, isSoundEnd } from '../rig/cabling/audio'
 import { phantomOf } from '../rig/cabling/wiring'
@@ -8,6 +9,7 @@ import { formatDisplay } from '../rig/numbering/display'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { Adapter, Lead } from '../rig/table/cable'
 import type { Device } from '../rig/table/device'
+import type { Pedal } from '../rig/table/pedal'
 import { roleOf, type Port, type RoleKind } from '../rig/table/port'
 import type { Saving } from '../rig/table/saving'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
@@ -48,6 +50,15 @@ export type Task =
       readonly jack: string
       readonly rest: 'open' | 'closed'
       readonly action: 'latching' | 'momentary' | 'either'
+    }
+  | {
+      readonly kind: 'calibrate'
+      readonly pedal: string
+      readonly box: string
+      readonly jack: string
+      /** What is plugged in, and the readings to take for heel and toe; null while it has not been swept. */
+      readonly plugged: string
+      readonly ends: { readonly from: number; readonly to: number } | null
     }
   | { readonly kind: 'thru'; readonly box: string; readonly jack: string; readonly next: string }
   | { readonly kind: 'switchOn'; readonly boxes: readonly string[] }
@@ -101,6 +112,7 @@ export const checklist = perObject((rig: Rig): readonly ChecklistLine[] => [
     .map(cableLine),
   ...powerLines(rig),
   ...boxes(rig).flatMap((box) => box.ports.flatMap((port) => jackLines(rig, box, port))),
+  ...inOrder(rig.pedals).flatMap((pedal) => calibrationLine(rig, pedal)),
   ...receivers(rig).flatMap((device) => settingLines(rig, device)),
   ...boxes(rig).flatMap(savingLines),
   ...receivers(rig).flatMap((device) => tryLine(rig, device)),
@@ -152,6 +164,25 @@ function jackLines(rig: Rig, box: Box, port: Port): ChecklistLine[] {
     add('thru', { kind: 'thru', box: box.name, jack: port.name, next })
   }
   return lines
+}
+
+/** Every pedal is swept before it is trusted, and again when another is plugged in (common practice). */
+function calibrationLine(rig: Rig, pedal: Pedal): ChecklistLine[] {
+  const { place, calibration, id, name } = pedal
+  if (noFoot(rig, pedal) !== null) return []
+  const box = boxOf(rig, place.kind === 'jack' ? place.id : place.controllerId)
+  if (!box) return []
+  const port = place.kind === 'jack' ? box.ports.find((one) => one.id === place.port) : undefined
+  const isFresh = needsCalibration(rig, pedal) === null && calibration?.verdict === 'pass'
+  const task: Task = {
+    kind: 'calibrate',
+    pedal: name,
+    box: box.name,
+    jack: port?.name ?? '',
+    plugged: pluggedPedal(rig, pedal)?.name ?? '',
+    ends: isFresh ? { from: calibration.from, to: calibration.to } : null,
+  }
+  return [line('jacks', `calibrate/${id}`, aboutBox(box), task)]
 }
 
 /** What has a menu: an amp or a pedal without MIDI cannot be told how its jack is wired. */

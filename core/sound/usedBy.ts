@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { referencesOf, rowKey } from '../rig/references'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { Pedal } from '../rig/table/pedal'
 import type { Pair } from '../rig/table/pair'
 import type { Preset } from '../rig/table/preset'
 import type { Cell, Sound } from '../rig/table/sound'
@@ -15,6 +16,8 @@ export interface Use {
   readonly pairs: readonly Pair[]
   /** Presets whose map must be entered again. */
   readonly presets: readonly Preset[]
+  /** Pedals that lead it, or switch it off. */
+  readonly pedals: readonly Pedal[]
 }
 
 export type UsedTable = 'devices' | 'presets' | 'controls' | 'sounds'
@@ -65,6 +68,15 @@ export function usedBy(rig: Rig, table: UsedTable, id: string): Use {
       table === 'controls' && own(rig.controls, id)?.map === 'preset'
         ? byIndex(rig.presets).filter(({ entered }) => entered.some((one) => one === id))
         : [],
+    pedals: inOrder(rig.pedals).filter((pedal) =>
+      referencesOf('pedals', pedal).some(
+        (ref) =>
+          ref.table === 'controls' &&
+          (table === 'controls'
+            ? ref.id === id
+            : table === 'devices' && own(rig.controls, ref.id)?.deviceId === id),
+      ),
+    ),
   }
 }
 
@@ -79,5 +91,5 @@ function follows(rig: Rig, sound: Sound, id: string): boolean {
 }
 
 /** How many things a change touches. */
-export const useCount = ({ sounds, switches, pairs, presets }: Use): number =>
-  sounds.length + switches.length + pairs.length + presets.length
+export const useCount = ({ sounds, switches, pairs, presets, pedals }: Use): number =>
+  sounds.length + switches.length + pairs.length + presets.length + pedals.length

@@ -15,11 +15,12 @@ const text = computed(() => useText(use.value))
 /** Names shown at once; the rest is counted. */
 const MOST = 12
 const names = computed(() => {
-  const { sounds, switches, pairs } = use.value
+  const { sounds, switches, pairs, pedals } = use.value
   return [
     ...sounds.map(({ name }) => name),
     ...switches.map((one) => switchPlace(rig, one)),
     ...pairs.map(({ name }) => name),
+    ...pedals.map(({ name }) => name),
   ]
 })
 </script>

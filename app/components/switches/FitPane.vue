@@ -144,6 +144,11 @@ const outside = ({ outside: all }: Combo): string =>
         :max="1000"
         @take="alter({ doubleMs: $event })"
       />
+      <CheckField
+        label="Leaves out values of a fast pedal"
+        :value="controller.thinsPedals"
+        @take="alter({ thinsPedals: $event })"
+      />
       <CheckField label="A shift layer" :value="controller.hasShift" @take="alter({ hasShift: $event })" />
       <NumberField
         label="Macros it keeps"
