@@ -9,7 +9,7 @@ import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { Pedal, Target } from '../rig/table/pedal'
 import { COMPILE_KEYS } from '../switching/compile'
-import { controlSends } from '../switching/controlSends'
+import { controlSends, sweepName } from '../switching/controlSends'
 import type { Known } from '../switching/known'
 import type { ActionStep } from '../switching/step'
 import { planSteps, type Op } from './plan'
@@ -72,7 +72,11 @@ function targetPlan(rig: Rig, pedal: Pedal, target: Target): TargetPlan {
 
 /** What a controller sends a target; nothing where its device listens on no channel. */
 function targetSends(rig: Rig, { controlId, number }: Target, value: number): readonly ActionStep[] {
-  if (number === null) return controlSends(rig, controlId, value)
+  if (number === null) {
+    const sends = controlSends(rig, controlId, value)
+    // A foot that leads a control takes it from whatever led it by itself.
+    return sends.length === 0 ? [] : [{ kind: 'stop', name: sweepName(controlId) }, ...sends]
+  }
   const device = own(rig.devices, own(rig.controls, controlId)?.deviceId ?? '')
   const channel = device ? sendChannel(rig, device) : null
   if (!device || channel === null || value > STEPS) return []

@@ -79,6 +79,15 @@ export class PlainFloor {
   /** Goes up whenever anything changes. */
   version = 0
 
+  /** Where the one pedal of a rig went, move by move; steps on its toe switch that turned it over. */
+  readonly pedalMoves: { readonly at: number; readonly to: number }[] = []
+  pedalRole: number | null = null
+  isPedalOff = false
+  /** What each target of the live role came to, and whether that was sent. */
+  #led: ({ value: number; wasSent: boolean } | null)[] = []
+  #pedalSentAt = -Infinity
+  #isPedalDue = false
+
   #timers: Timer[] = []
   #lanes = new Map<string, Lane>()
   #feet = new Map<string, PlainFoot>()
@@ -241,6 +250,123 @@ export class PlainFloor {
       this.#fireRelease(footswitch)
     }
     this.#giveLayerBack(footswitch)
+  }
+
+  /** The foot leads the rig's one pedal to a step. */
+  pedalTo(to: number): void {
+    this.version++
+    this.pedalMoves.push({ at: this.#now, to })
+    this.#restOrMove()
+    this.#lead()
+  }
+
+  /** Whether the pedal rested up to now, as its automatic bypass sees it, and since when: all its moves gone through. */
+  #restsSince(): number | null {
+    const { off, calibration } = Object.values(this.rig.pedals)[0]!
+    if (!off) return null
+    const wavers = calibration?.noise ?? 1
+    const reach = Math.round((off.zone * 127) / 100)
+    let since: number | null = null
+    let stoodAt = Number.NaN
+    for (const { at, to } of this.pedalMoves)
+      if (off.kind === 'still') {
+        if (Math.abs(to - stoodAt) <= wavers) continue
+        since = at
+        stoodAt = to
+      } else {
+        const away = off.kind === 'heel' ? to : 127 - to
+        if (since === null && away <= reach) since = at
+        else if (since !== null && away > reach + wavers) since = null
+      }
+    return since
+  }
+
+  #lastRest: number | null = null
+  #restOrMove(): void {
+    const { off } = Object.values(this.rig.pedals)[0]!
+    const since = this.#restsSince()
+    if (!off || (since === this.#lastRest && !(since === this.#now && this.isPedalOff))) return
+    this.#lastRest = since
+    const wasOff = this.isPedalOff
+    this.isPedalOff = false
+    if (since !== null)
+      this.#after(off.delayMs * 1000, () => {
+        if (this.#lastRest !== since || this.isPedalOff) return
+        this.isPedalOff = true
+        this.#work(true)
+      })
+    if (wasOff) this.#work(false)
+  }
+
+  #work(isOff: boolean): void {
+    const works = Object.values(this.rig.pedals)[0]!.off!.works
+    if (works.kind === 'switch') this.#press(own(this.rig.switches, works.switchId)!)
+    else {
+      const list: List = { id: ++this.#count, by: null, todo: [], last: null, travels: 0 }
+      this.#setControl(list, works.controlId, isOff ? works.off : works.on)
+    }
+  }
+
+  /** The role whose time it is: the first. */
+  #whichRole(): number | null {
+    const { roles } = Object.values(this.rig.pedals)[0]!
+    const n = roles.findIndex(({ when }) => {
+      if (when.kind === 'always') return true
+      if (when.kind === 'layer') return this.layer === 'shift'
+      if (when.kind === 'banks') return when.bankIds.includes(this.bank as never)
+      if (when.kind === 'held') return this.#feet.get(when.switchId)?.isDown === true
+      const reading = own(this.rig.controls, when.controlId)!.reading
+      const last = this.values.get(when.controlId) ?? 0
+      return (reading.kind === 'switch' ? last > 63 : last > 0) === (when.is === 'on')
+    })
+    return n < 0 ? null : n
+  }
+
+  #lead(): void {
+    const pedal = Object.values(this.rig.pedals)[0]!
+    const next = this.#pedalSentAt + pedal.everyMs * 1000
+    if (this.#now < next) {
+      if (this.#isPedalDue) return
+      this.#isPedalDue = true
+      this.#timers.push({
+        at: next,
+        waitsFor: null,
+        then: 0,
+        run: () => {
+          this.#isPedalDue = false
+          this.#lead()
+        },
+      })
+      return
+    }
+    const role = this.#whichRole()
+    const targets = role === null ? [] : pedal.roles[role]!.targets
+    if (role !== this.pedalRole) this.#led = targets.map(() => null)
+    this.pedalRole = role
+    const list: List = { id: ++this.#count, by: null, todo: [], last: null, travels: 0 }
+    const set: [string, number][] = []
+    targets.forEach(({ controlId, sends, from, to }, n) => {
+      const percent = (this.pedalMoves.at(-1)!.to * 100) / 127
+      const way = percent <= from ? 0 : percent >= to ? 1 : (percent - from) / (to - from)
+      const value = Math.round(sends.heel + way * (sends.toe - sends.heel))
+      const before = this.#led[n] ?? null
+      if (before?.value === value) return
+      const there = this.values.get(controlId)
+      if (pedal.takeover === 'catches' && !before?.wasSent && there !== undefined) {
+        const passed = before !== null && (before.value - there) * (value - there) < 0
+        const isUpTo = before !== null && value === there
+        if (Math.abs(value - there) > 1 && !passed && !isUpTo) {
+          this.#led[n] = { value, wasSent: false }
+          return
+        }
+      }
+      this.#led[n] = { value, wasSent: true }
+      this.sweeps.delete(controlId)
+      this.#send(list, own(this.rig.controls, controlId)!.deviceId, [0xb0, this.#number(controlId), value])
+      set.push([controlId, value])
+      this.#pedalSentAt = this.#now
+    })
+    for (const [controlId, value] of set) this.values.set(controlId, value)
   }
 
   #giveLayerBack(footswitch: Footswitch): void {
