@@ -30,6 +30,7 @@ import { splitTable } from '../app/workers/splitTable'
 import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
 import { measureHour } from './hour'
+import { measurePedals } from './pedals'
 import { measureSounds } from './sounds'
 import { measureServer } from './server'
 import { compare, measure, measureTime } from './measure'
@@ -175,6 +176,7 @@ const taking = removeRow(filled.value, 'removeDevice', 'devices', device.id)!
 measureTime('Remove that device with them from 800 switches', () => applyEdit(filled.value, taking))
 
 measureSounds()
+measurePedals()
 console.log('An hour of dense playing with the clock running, a press every 250 ms:')
 measureHour()
 await measureServer(process.argv[2]!)

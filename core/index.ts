@@ -206,7 +206,7 @@ export {
   type StepResult,
   type WireEntry,
 } from './simulate/floor'
-export { advance, settle, startFloor, step, stomp } from './simulate/step'
+export { advance, settle, startFloor, step, stomp, sweepPedal } from './simulate/step'
 export { jackPlaces } from './simulate/footswitch'
 export { lateness, timingOf, type Lateness } from './switching/timing'
 export { floorCells } from './simulate/floorCells'

@@ -683,6 +683,11 @@ export class FloorRun {
 
   /** Behind all that is due before it or with it. */
   #insert(one: Due): void {
+    // Messages of a full wire come back here one by one, before thousands that wait behind them.
+    if (this.#first > 0 && (this.#due[this.#first]?.at ?? Infinity) > one.at) {
+      this.#due[--this.#first] = one
+      return
+    }
     let n = this.#due.length
     while (n > this.#first && this.#due[n - 1]!.at > one.at) n--
     if (n === this.#due.length) this.#due.push(one)
