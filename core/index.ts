@@ -301,7 +301,16 @@ export {
 export { isMeant, offsOf, restsOf, type Ridden, type Stretch } from './pedal/ride'
 export { SHIPPED_RIDES, type ShippedRide } from './pedal/shippedRides'
 export { suggestedRange, sweepCaution, type SweepCaution, type TargetKind } from './pedal/suggest'
-export { arrivesAt, fullEnds, highestSent, isNarrowedTwice, narrowing, sentAt, STEPS } from './pedal/sweep'
+export {
+  arrivesAt,
+  fullEnds,
+  highestSent,
+  isNarrowedTwice,
+  narrowing,
+  playsAt,
+  sentAt,
+  STEPS,
+} from './pedal/sweep'
 export { CURVE_POINTS_MAX, type Curve, type CurvePoint } from './rig/table/curve'
 export {
   OFF_DELAY_MAX,

@@ -1,15 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import {
-  arrivesAt,
-  fullEnds,
-  own,
-  sentAt,
-  STEPS,
-  type Control,
-  type PedalRole,
-  type Rig,
-  type Target,
-} from '#core'
+import { fullEnds, own, playsAt, STEPS, type Control, type PedalRole, type Rig, type Target } from '#core'
 
 /** Room about the drawing, in px; names stand at the right, where each line ends. */
 export const PAD = { left: 46, top: 26, bottom: 22 }
@@ -44,7 +34,7 @@ export type Tone = (typeof TONES)[number]
 /** Share of all a control can do that it plays with the pedal at a step. */
 export function shareAt(target: Target, control: Control, position: number): number {
   const { heel, toe } = fullEnds(control)
-  return (arrivesAt(target, control, sentAt(target, position)) - heel) / (toe - heel)
+  return (playsAt(target, control, position) - heel) / (toe - heel)
 }
 
 export function targetLines(rig: Rig, { targets }: PedalRole): TargetLine[] {

@@ -468,6 +468,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     jack: why === 'noBuiltIn' ? '' : 'Expression 1',
     why,
   })),
+  pedalTwice: [{ pedal: 'Right foot', other: 'Left foot', box: 'Controller', jack: 'Expression 1' }],
   pedalAnother: [
     { pedal: 'Right foot', now: 'Sweep', on: '2026-11-20' },
     { pedal: 'Right foot', now: '', on: '2026-11-20' },
@@ -506,6 +507,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
   deadRole: [
     { pedal: 'Right foot', role: 'Wah', number: 2, why: 'behindAlways' },
     { pedal: 'Right foot', role: '', number: 2, why: 'noBank' },
+    { pedal: 'Right foot', role: '', number: 1, why: 'ownJack' },
   ],
   pedalFloods: [
     { pedal: 'Right foot', role: '', number: 1, perSecond: 4096, delayMs: 733, pauseMs: 10 },

@@ -67,9 +67,11 @@ import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from
 import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './keptGesture'
 import {
   pedalNoFoot,
+  pedalTwice,
   pedalAnother,
   pedalUnfit,
   type PedalNoFoot,
+  type PedalTwice,
   type PedalAnother,
   type PedalUnfit,
 } from './pedalFoot'
@@ -161,6 +163,7 @@ export type Finding =
   | EditingOnStage
   | BeyondController
   | PedalNoFoot
+  | PedalTwice
   | PedalAnother
   | PedalUnfit
   | PedalUnheard
@@ -256,6 +259,7 @@ export const CHECKS: readonly Check[] = [
   on(['controllers', 'banks', 'switches'], editingOnStage),
   on([...CABLING, 'banks', 'switches'], beyondController),
   on(PEDALS, pedalNoFoot),
+  on(PEDALS, pedalTwice),
   on(PEDALS, pedalAnother),
   on(PEDALS, pedalUnfit),
   on(PEDALS, pedalUnheard),
@@ -264,7 +268,7 @@ export const CHECKS: readonly Check[] = [
   on(PEDALS, pedalsFight),
   on(PEDALS, pedalLeaps),
   on(['pedals'], deadRole),
-  on([...COMPILE_TABLES, 'cables', 'pedals'], pedalFloods),
+  on(PEDALS, pedalFloods),
   on(['pedals', 'switches'], offOneWay),
   on([...PEDALS, 'switches'], pedalBehindLamp),
 ]

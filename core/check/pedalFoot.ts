@@ -45,6 +45,35 @@ export function pedalNoFoot(rig: Rig): PedalNoFoot[] {
   })
 }
 
+export type PedalTwice = FindingOf<
+  'pedalTwice',
+  { readonly pedal: string; readonly other: string; readonly box: string; readonly jack: string }
+>
+
+/** Two pedals read from one place: one foot cannot be two. */
+export function pedalTwice(rig: Rig): PedalTwice[] {
+  const known = new Map<string, string>()
+  return inOrder(rig.pedals).flatMap(({ id, name, place }): PedalTwice[] => {
+    const boxId = place.kind === 'jack' ? place.id : place.controllerId
+    const key = place.kind === 'jack' ? `${boxId}/${place.port}` : `${boxId}/built in/${place.number}`
+    const other = known.get(key)
+    if (other === undefined) {
+      known.set(key, name)
+      return []
+    }
+    const box = boxOf(rig, boxId)
+    const port = place.kind === 'jack' ? box?.ports.find((one) => one.id === place.port) : undefined
+    return [
+      {
+        code: 'pedalTwice',
+        severity: 'error',
+        about: { table: 'pedals', id, field: 'place' },
+        facts: { pedal: name, other, box: box?.name ?? '', jack: port?.name ?? '' },
+      },
+    ]
+  })
+}
+
 export type PedalAnother = FindingOf<
   'pedalAnother',
   { readonly pedal: string; readonly now: string; readonly on: string }

@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { editPedal } from '../pedal/pedalEdits'
 import { roleLeaps } from '../pedal/leaps'
+import { pedalController } from '../pedal/plugged'
 import { shownText } from '../rig/chart/reading'
 import { inOrder, type Rig } from '../rig/rig'
 import { highestValue } from '../rig/table/control'
@@ -106,7 +107,7 @@ export type DeadRole = FindingOf<
     readonly pedal: string
     readonly role: string
     readonly number: number
-    readonly why: 'behindAlways' | 'noBank'
+    readonly why: 'behindAlways' | 'noBank' | 'ownJack'
   }
 >
 
@@ -117,9 +118,10 @@ export function deadRole(rig: Rig): DeadRole[] {
     return pedal.roles.flatMap((role, n): DeadRole[] => {
       const isNoBank = role.when.kind === 'banks' && role.when.bankIds.length === 0
       const isBehind = always >= 0 && n > always
-      if (!isNoBank && !isBehind) return []
+      const isUnknown = pedalController(pedal) === null && role.when.kind !== 'always'
+      if (!isNoBank && !isBehind && !isUnknown) return []
       const fix =
-        isBehind && role.when.kind !== 'always'
+        isBehind && !isUnknown && role.when.kind !== 'always'
           ? editPedal(rig, pedal.id, { roles: behind(pedal.roles, always) })
           : null
       return [
@@ -131,7 +133,7 @@ export function deadRole(rig: Rig): DeadRole[] {
             pedal: pedal.name,
             role: role.name,
             number: n + 1,
-            why: isBehind ? 'behindAlways' : 'noBank',
+            why: isUnknown ? 'ownJack' : isBehind ? 'behindAlways' : 'noBank',
           },
           ...(fix && { fix }),
         },

@@ -169,6 +169,27 @@ describe('pedals', () => {
     expectFixable(rig, 'deadRole')
   })
 
+  it("in a device's own jack know nothing of banks and switches, and that is told", () => {
+    const place = { kind: 'jack', table: 'devices', id: 'preamp', port: 'exp' } as const
+    const wah = makeRoleOf([makeTarget('wah')], { kind: 'control', controlId: 'on' as never, is: 'on' })
+    const rig = rigWith(makePedal('foot', [wah, volume], { place }))
+    expect(requireFinding(rig, 'deadRole').facts).toMatchObject({ number: 1, why: 'ownJack' })
+  })
+
+  it('read from one place are told, in either order', () => {
+    const [one, other] = [makePedal('left', []), makePedal('right', [], { order: 2 })]
+    const empty = [makeRoleOf([])]
+    for (const pedals of [
+      [one, other],
+      [other, one],
+    ])
+      expect(
+        codes(rigWith(...pedals.map((pedal) => ({ ...pedal, roles: empty })))).filter(
+          (code) => code === 'pedalTwice',
+        ),
+      ).toHaveLength(1)
+  })
+
   it('whose sweep fills the wire hold a recall up, until values are left out', () => {
     const many = makeRoleOf(Array.from({ length: 8 }, () => makeTarget('volume')))
     const rig = rigWith(makePedal('foot', [many]))

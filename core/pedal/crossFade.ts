@@ -1,7 +1,7 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { PedalRole } from '../rig/table/pedal'
-import { arrivesAt, fullEnds, sentAt, STEPS } from './sweep'
+import { fullEnds, playsAt, STEPS } from './sweep'
 
 /** Two targets of which one comes in while the other goes out. */
 export interface CrossFade {
@@ -19,7 +19,7 @@ export function crossFade(rig: Rig, { targets }: PedalRole): CrossFade | null {
     const control = own(rig.controls, target.controlId)
     if (!control) return null
     const { heel, toe } = fullEnds(control)
-    const plays = (position: number) => arrivesAt(target, control, sentAt(target, position)) / (toe - heel)
+    const plays = (position: number) => playsAt(target, control, position) / (toe - heel)
     const ends = [plays(0), plays(STEPS)]
     const [low, high] = [Math.min(...ends), Math.max(...ends)]
     return high === low

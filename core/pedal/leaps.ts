@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Control } from '../rig/table/control'
 import type { Pedal, Target } from '../rig/table/pedal'
-import { arrivesAt, fullEnds, sentAt, STEPS } from './sweep'
+import { fullEnds, playsAt, STEPS } from './sweep'
 
 /** A control that leaps at the first move after another role has come, the foot being at an end. */
 export interface Leap {
@@ -24,10 +24,6 @@ const FEET = [
   ['toe', STEPS],
 ] as const
 
-/** What a control plays with the pedal at a step. */
-const plays = (target: Target, control: Control, position: number): number =>
-  arrivesAt(target, control, sentAt(target, position))
-
 /**
  * What leaps when one role of a pedal gives way to another and the foot, at an end, then moves: the furthest first. Nothing
  * where the pedal waits until it has caught its controls. What neither role leads stays where it is.
@@ -44,8 +40,8 @@ export function roleLeaps(rig: Rig, pedal: Pedal): Leap[] {
         const same = before.targets.find(({ controlId }) => controlId === target.controlId)
         const { heel, toe } = fullEnds(control)
         for (const [foot, position] of FEET) {
-          const then = plays(target, control, position)
-          const was = same ? plays(same, control, position) : furthest(target, control, then)
+          const then = playsAt(target, control, position)
+          const was = same ? playsAt(same, control, position) : furthest(target, control, then)
           if (was === then) continue
           const share = Math.abs(then - was) / (toe - heel)
           leaps.push({
@@ -69,7 +65,7 @@ export function roleLeaps(rig: Rig, pedal: Pedal): Leap[] {
 function furthest(target: Target, control: Control, from: number): number {
   let worst = from
   for (let position = 0; position <= STEPS; position++) {
-    const value = plays(target, control, position)
+    const value = playsAt(target, control, position)
     if (Math.abs(value - from) > Math.abs(worst - from)) worst = value
   }
   return worst
@@ -87,6 +83,6 @@ export const reversalLeap = (
   control: Control,
   position: number,
 ): { readonly before: number; readonly after: number } => ({
-  before: plays(target, control, position),
-  after: plays(reversed(target), control, position),
+  before: playsAt(target, control, position),
+  after: playsAt(reversed(target), control, position),
 })

@@ -3,6 +3,7 @@ import type { Rig } from '../rig/rig'
 import type { Pedal, When } from '../rig/table/pedal'
 import { isOn } from '../switching/claim'
 import type { Known } from '../switching/known'
+import { pedalController } from './plugged'
 
 /** What decides which role of a pedal is live: what the controller knows, and feet that are down. */
 export interface RoleView {
@@ -28,8 +29,12 @@ function isTime(rig: Rig, when: When, { known, isHeld }: RoleView): boolean {
   }
 }
 
-/** The role that leads now, from 0: the first whose time it is. Null while it is none's. */
-export function liveRole(rig: Rig, { roles }: Pick<Pedal, 'roles'>, view: RoleView): number | null {
-  const at = roles.findIndex(({ when }) => isTime(rig, when, view))
+/**
+ * The role that leads now, from 0: the first whose time it is. Null while it is none's. A device whose own jack the pedal is
+ * in knows nothing of banks, layers and switches: there only a role for any time can lead.
+ */
+export function liveRole(rig: Rig, pedal: Pick<Pedal, 'roles' | 'place'>, view: RoleView): number | null {
+  const isLocal = pedalController(pedal) === null
+  const at = pedal.roles.findIndex(({ when }) => (isLocal ? when.kind === 'always' : isTime(rig, when, view)))
   return at < 0 ? null : at
 }

@@ -51,6 +51,12 @@ export function arrivesAt(target: Pick<Target, 'number' | 'device'>, control: Co
   return Math.min(highest, Math.round(heel + ((toe - heel) * sent) / highestSent(target, control)))
 }
 
+/** The value a control plays with the pedal at a step; beyond its range a device holds at the end. */
+export function playsAt(target: Target, control: Control, position: number): number {
+  const { heel, toe } = fullEnds(control)
+  return Math.min(toe, Math.max(heel, arrivesAt(target, control, sentAt(target, position))))
+}
+
 /** The values that stand for all a control can do. */
 export const fullEnds = ({ reading, address }: Pick<Control, 'reading' | 'address'>): Ends =>
   reading.kind === 'range' ? { heel: reading.from, toe: reading.to } : { heel: 0, toe: highestValue(address) }

@@ -78,6 +78,7 @@ const SILENCES: Record<Finding['code'], boolean> = {
   lyingLamp: false,
   runDiffers: false,
   pedalNoFoot: false,
+  pedalTwice: false,
   pedalAnother: false,
   pedalUnfit: false,
   pedalUnheard: false,

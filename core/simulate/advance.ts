@@ -246,14 +246,16 @@ export class FloorRun {
     }
     const ops: Op[] = []
     const learned: { [controlId: string]: number } = {}
+    let { onOwn } = before
     const led = targets.map((target, n): Led | null => {
       const was = isSame ? before.led[n]! : null
       const value = target.values[before.position]!
       if (value === was?.value) return was
-      if (!was?.isSent && pedal.takeover === 'catches' && !this.#isCaught(target, was, value))
+      if (!was?.isSent && pedal.takeover === 'catches' && !this.#isCaught(target, was, value, before))
         return { value, isSent: false }
       for (const op of target.ops(value)) ops.push(op)
       if (target.isKnown) learned[target.controlId] = value
+      else if (!target.local) onOwn = { ...onOwn, [target.controlId]: value }
       if (target.local) this.#setLocal(target.local.deviceId, target.controlId, target.local.takes(value))
       return { value, isSent: true }
     })
@@ -264,6 +266,7 @@ export class FloorRun {
         ...before,
         role,
         led: isChanged ? led : before.led,
+        onOwn,
         sentAt: hasSent ? this.#at : before.sentAt,
         sending: 0,
       })
@@ -271,10 +274,15 @@ export class FloorRun {
   }
 
   /** Whether the foot has come to where a control is; where that is not known there is nothing to wait for. */
-  #isCaught({ controlId, local }: TargetPlan, was: Led | null, value: number): boolean {
+  #isCaught(
+    { controlId, local, isKnown }: TargetPlan,
+    was: Led | null,
+    value: number,
+    { onOwn }: PedalNow,
+  ): boolean {
     const there = local
       ? own(this.#device(local.deviceId).controls, controlId)
-      : own(this.#known.values, controlId)
+      : own(isKnown ? this.#known.values : onOwn, controlId)
     return there === undefined || hasCaught(was?.value ?? null, value, there)
   }
 

@@ -8,6 +8,8 @@ export interface PedalNow {
   readonly role: number | null
   /** How far each target of that role has been led; null before the first time since the role came. */
   readonly led: readonly (Led | null)[]
+  /** What it last sent on numbers of its own, by control: of those the controller knows nothing else. */
+  readonly onOwn: { readonly [controlId: string]: number }
   /** When it last sent anything, in µs, and what is due because it may not yet send again: 0 for nothing. */
   readonly sentAt: number
   readonly sending: number
@@ -28,6 +30,7 @@ export const PEDAL_AT_FIRST: PedalNow = {
   position: 0,
   role: null,
   led: [],
+  onOwn: {},
   sentAt: -Infinity,
   sending: 0,
   watch: FRESH_WATCH,

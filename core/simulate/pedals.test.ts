@@ -171,6 +171,17 @@ describe('a pedal on the floor', () => {
     expect(plays(later(rig, move(rig, state, 127), 5), 'preamp', 'volume')).toBe(127)
   })
 
+  it('catches what it leads on a number of its own, of which the controller knows nothing else', () => {
+    const led = makeRoleOf([makeTarget('mix', { number: 11 as never })])
+    const rig = rigWith(makePedal(id, [twoRoles[0]!, led], { takeover: 'catches' }))
+    let state = later(rig, move(rig, begin(rig), 100), 5)
+    state = stomp(rig, state, 'one-1' as never).state
+    state = later(rig, move(rig, state, 0), 5)
+    state = stomp(rig, state, 'one-1' as never).state
+    expect(plays(later(rig, move(rig, state, 1), 5), 'echo', 'mix')).toBe(100)
+    expect(plays(later(rig, move(rig, later(rig, move(rig, state, 1), 5), 110), 5), 'echo', 'mix')).toBe(110)
+  })
+
   it('leaves values out where the controller can, but never the last', () => {
     const pedal = makePedal(id, [volumeRole], { everyMs: 20 })
     const moves = Array.from({ length: 100 }, (_, n) => ({ at: n * 1000, position: n }))

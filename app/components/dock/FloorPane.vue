@@ -17,7 +17,9 @@ const bankText = computed(() => {
   const { bank, controller } = floor
   return bank && controller ? `${bank.index + controller.firstBank} ${bank.name}`.trim() : 'No bank yet'
 })
-const pedals = computed(() => (rigs.rig ? inOrder(rigs.rig.pedals) : []))
+/** More than two feet have no use for more than these at once; the others are in Pedals. */
+const SHOWN_MAX = 12
+const pedals = computed(() => (rigs.rig ? inOrder(rigs.rig.pedals).slice(0, SHOWN_MAX) : []))
 /** What is on jacks, but for the toe switches of pedals: those stand beside their pedal. */
 const jacks = computed(() => {
   const { rig } = rigs

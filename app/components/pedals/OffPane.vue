@@ -127,7 +127,7 @@ const tried = computed(() => {
   if (picked.value) return rides.value.filter(({ key }) => picked.value!.has(key))
   const ours = rides.value.filter(({ row }) => row !== null)
   return ours.length > 0
-    ? ours
+    ? ours.slice(-5)
     : rides.value.filter(({ key }) => off.value && USUAL[off.value.kind].includes(key))
 })
 

@@ -45,7 +45,7 @@ const shownRole = computed(() => pedal.roles[role]!)
 const controller = computed(() => own(rig.controllers, pedalController(pedal) ?? ''))
 const reason = computed(() => noFoot(rig, pedal))
 const sweepAgain = computed(() => needsCalibration(rig, pedal))
-const load = computed(() => (controller.value ? sweepLoad(rig, pedal, role) : null))
+const load = computed(() => (controller.value && reason.value === null ? sweepLoad(rig, pedal, role) : null))
 const pause = computed(() =>
   load.value && controller.value?.thinsPedals && holdsUp(load.value) ? pauseFor(rig, pedal, role) : null,
 )
@@ -117,10 +117,14 @@ const canLead = ({ reading, kind }: { reading: { kind: string }; kind: string })
       @take="rigs.edit(editRole(rig, pedal.id, role, { name: $event }))"
     />
     <WhenFields
+      v-if="controller || shownRole.when.kind !== 'always'"
       :rig="rig"
       :when="shownRole.when"
       @change="rigs.edit(editRole(rig, pedal.id, role, { when: $event }))"
     />
+    <p v-else class="small soft">
+      Live at any time: the device whose own jack the pedal is in knows nothing of banks and switches.
+    </p>
     <ControlField
       v-if="shownRole.targets.length < TARGETS_MAX"
       :key="`${role}/${shownRole.targets.length}`"

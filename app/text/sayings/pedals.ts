@@ -3,6 +3,7 @@ import type { Sayings } from './saying'
 
 type PedalCode =
   | 'pedalNoFoot'
+  | 'pedalTwice'
   | 'pedalAnother'
   | 'pedalUnfit'
   | 'pedalUnheard'
@@ -31,6 +32,11 @@ export const pedalSayings: Sayings<PedalCode> = {
         ? 'It is to be switched off by a toe switch, and none leads anywhere. Plug one in under Plug in, or choose another way to switch it off.'
         : `${NO_FOOT_TEXT[why]} Look at ${[box, jack].filter(Boolean).join(', ')}, or plan it anew under Plug in.`,
     fix: 'Set the jack to expression',
+  }),
+  pedalTwice: ({ facts: { pedal, other, box, jack } }) => ({
+    title: `${pedal} and ${other} are read from one place.`,
+    body: `${[box, jack].filter(Boolean).join(', ')} has one sweep: whatever both lead moves together. Plug one in elsewhere under Plug in, or put their roles in one pedal.`,
+    fix: null,
   }),
   pedalAnother: ({ facts: { pedal, now, on } }) => ({
     title: `${pedal} was calibrated with another pedal.`,
@@ -83,9 +89,11 @@ export const pedalSayings: Sayings<PedalCode> = {
   deadRole: ({ facts: { pedal, role, number, why } }) => ({
     title: `${roleName(role, number).replace(/^r/, 'R').replace(/^"/, 'The role "')} of ${pedal} is never live.`,
     body:
-      why === 'behindAlways'
-        ? 'It stands behind a role that is live at any time. The first that fits leads: put that one last.'
-        : 'It is for some banks, and names none. Choose the banks, or take it off.',
+      why === 'ownJack'
+        ? "The pedal is in the device's own jack, and the device knows nothing of the controller's banks, layers and switches. Plug it into the controller, or let the role be live at any time."
+        : why === 'behindAlways'
+          ? 'It stands behind a role that is live at any time. The first that fits leads: put that one last.'
+          : 'It is for some banks, and names none. Choose the banks, or take it off.',
     fix: 'Put the other one last',
   }),
   pedalFloods: ({ facts: { pedal, role, number, perSecond, delayMs, pauseMs } }) => ({

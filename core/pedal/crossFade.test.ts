@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest'
+import { makeControl, makeDevice, makeRig } from '../rig/makeRig'
+import { crossFade } from './crossFade'
+import { makeRoleOf, makeTarget } from './makePedals'
+
+const rig = makeRig({
+  devices: [makeDevice('echo', 1), makeDevice('tremolo', 2, { order: 2 })],
+  controls: [
+    makeControl('mix', 'echo', 21),
+    makeControl('depth', 'tremolo', 22),
+    makeControl('rate', 'tremolo', 23),
+  ],
+})
+const rises = makeTarget('mix')
+const falls = makeTarget('depth', { sends: { heel: 127, toe: 0 } })
+
+describe('a cross-fade', () => {
+  it('of two straight lines comes to 100 % all the way', () => {
+    const fade = crossFade(rig, makeRoleOf([rises, falls]))!
+    expect(fade.targets).toEqual([0, 1])
+    for (const sum of fade.sum) expect(sum).toBeCloseTo(1, 9)
+  })
+
+  it('is found whatever stands between, in either order, and whichever range each has', () => {
+    const narrow = makeTarget('depth', { sends: { heel: 90, toe: 10 } })
+    const also = makeTarget('rate')
+    expect(crossFade(rig, makeRoleOf([narrow, also, rises]))!.targets).toEqual([0, 1])
+    for (const targets of [
+      [rises, narrow],
+      [narrow, rises],
+    ]) {
+      const { sum } = crossFade(rig, makeRoleOf(targets))!
+      expect([sum[0], sum[127]]).toEqual([1, 1])
+      for (const one of sum) expect(Math.abs(one - 1)).toBeLessThan(0.02)
+    }
+  })
+
+  it('of two exponential ones is thinnest in the middle: a tenth each at half of the travel (common practice, audio taper)', () => {
+    const curve = { kind: 'exponential' } as const
+    const mirrored = { ...falls, curve: { kind: 'logarithmic' } as const }
+    const { worst, sum } = crossFade(rig, makeRoleOf([{ ...rises, curve }, mirrored]))!
+    // Rounded values lie flat there: it is the middle within a few steps.
+    expect(sum[64]).toBeCloseTo(0.2, 1)
+    expect(Math.abs(worst.position - 63.5)).toBeLessThan(10)
+    expect(worst.sum).toBe(Math.min(...sum))
+  })
+
+  it('is none where both go the same way, one stands still, or there is one alone', () => {
+    expect(crossFade(rig, makeRoleOf([rises, makeTarget('depth')]))).toBeNull()
+    expect(
+      crossFade(rig, makeRoleOf([rises, makeTarget('depth', { sends: { heel: 40, toe: 40 } })])),
+    ).toBeNull()
+    expect(crossFade(rig, makeRoleOf([rises]))).toBeNull()
+  })
+})
