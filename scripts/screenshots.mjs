@@ -104,6 +104,19 @@ const way = async (page) => {
   await page.getByLabel('What a sound leaves of it').click()
   await page.getByRole('option', { name: 'Verse, dry' }).click()
 }
+/** The cross-fade of the left foot half way, one of its targets chosen. */
+const fade = async (page) => {
+  await page.getByRole('tab', { name: 'Left foot' }).click()
+  await page.getByRole('button', { name: 'Storm', exact: true }).click()
+  await page.getByRole('group', { name: 'Targets of this role' }).getByRole('button').first().click()
+  await page.getByRole('slider', { name: 'Foot on Left foot' }).focus()
+  for (let n = 0; n < 4; n++) await page.keyboard.press('PageUp')
+  await page.evaluate(() => document.activeElement.blur())
+}
+const off = async (page) => {
+  await page.getByRole('tab', { name: 'Left foot' }).click()
+  await page.getByRole('tab', { name: 'Off by itself' }).click()
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -121,7 +134,6 @@ const PICTURES = [
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
   { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
-  { name: 'rig-power', path: 'rig', theme: 'light', work: tab('Power') },
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
   { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
@@ -129,7 +141,8 @@ const PICTURES = [
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'sounds-stage', path: 'sounds', theme: 'stage', work: sound },
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
-  { name: 'rig-controller', path: 'rig', theme: 'light', work: tab('Which controller') },
+  { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
+  { name: 'pedals-off', path: 'pedals', theme: 'light', work: off },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',
