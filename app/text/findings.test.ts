@@ -510,8 +510,25 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { pedal: 'Right foot', role: '', number: 1, why: 'ownJack' },
   ],
   pedalFloods: [
-    { pedal: 'Right foot', role: '', number: 1, perSecond: 4096, delayMs: 733, pauseMs: 10 },
-    { pedal: 'Right foot', role: 'Wah', number: 1, perSecond: 4096, delayMs: 733, pauseMs: null },
+    { pedal: 'Right foot', role: '', number: 1, perSecond: 4096, delayMs: 733, thins: true, pauseMs: 10 },
+    {
+      pedal: 'Right foot',
+      role: 'Wah',
+      number: 1,
+      perSecond: 4096,
+      delayMs: 733,
+      thins: false,
+      pauseMs: null,
+    },
+    {
+      pedal: 'Right foot',
+      role: 'Wah',
+      number: 1,
+      perSecond: 4096,
+      delayMs: 733,
+      thins: true,
+      pauseMs: null,
+    },
   ],
   offOneWay: [
     { pedal: 'Right foot', label: 'Wah', number: 3 },

@@ -14,7 +14,8 @@ export type PedalFloods = FindingOf<
     /** Messages a second, and by how many ms a recall is late. */
     readonly perSecond: number
     readonly delayMs: number
-    /** The controller can leave values out: with this pause between two. */
+    /** The controller can leave values out; and the pause between two that is enough, if any is. */
+    readonly thins: boolean
     readonly pauseMs: number | null
   }
 >
@@ -41,6 +42,7 @@ export function pedalFloods(rig: Rig): PedalFloods[] {
             number: n + 1,
             perSecond: Math.round(load.perSecond),
             delayMs: Math.round(load.delayMs),
+            thins: controller.thinsPedals,
             pauseMs,
           },
           ...(fix && { fix }),

@@ -203,6 +203,11 @@ describe('pedals', () => {
     const plain: Rig = { ...rig, controllers: { controller: pedalController({ thinsPedals: false }) } }
     expect(requireFinding(plain, 'pedalFloods').facts.pauseMs).toBeNull()
     expect(requireFinding(plain, 'pedalFloods')).not.toHaveProperty('fix')
+    // Sixteen values of one moment take 15.4 ms whatever the pause: no pause is said to be enough.
+    const sixteen = makeRoleOf(Array.from({ length: 16 }, () => makeTarget('volume')))
+    const full = rigWith(makePedal('foot', [sixteen]))
+    expect(requireFinding(full, 'pedalFloods').facts).toMatchObject({ thins: true, pauseMs: null })
+    expect(requireFinding(full, 'pedalFloods')).not.toHaveProperty('fix')
   })
 
   it('that step on a switch which does the same each time only ever go one way', () => {

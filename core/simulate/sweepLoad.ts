@@ -60,10 +60,10 @@ const PAUSES = [0, 5, 10, 15, 20, 25, 30, 40, 50]
 /** A recall that comes 10 ms late is not heard as late (common practice, from memory). */
 const LATE_MS = 10
 
-/** The shortest pause with which a fast sweep holds nothing up by more than 10 ms; the longest worth a try when none does. */
-export function pauseFor(rig: Rig, pedal: Pedal, role: number): number {
-  const fits = (everyMs: number) => sweepLoad(rig, { ...pedal, everyMs }, role).delayMs <= LATE_MS
-  return PAUSES.find((pause) => pause >= pedal.everyMs && fits(pause)) ?? PAUSES.at(-1)!
+/** The shortest pause with which a fast sweep holds nothing up by more than 10 ms; null when none worth a try does. */
+export function pauseFor(rig: Rig, pedal: Pedal, role: number): number | null {
+  const fits = (everyMs: number) => !holdsUp(sweepLoad(rig, { ...pedal, everyMs }, role))
+  return PAUSES.find((pause) => pause >= pedal.everyMs && fits(pause)) ?? null
 }
 
 /** Whether a sweep holds a recall up by more than is heard. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { own, placeKey, roleNow, STEPS, toePlace, type Pedal } from '#core'
+import { noFoot, own, placeKey, roleNow, STEPS, toePlace, type Pedal } from '#core'
 import { useFoot } from '~/composables/useFoot'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
@@ -14,8 +14,13 @@ const rigs = useRigStore()
 const { now, moveTo, onKey, onWheel } = useFoot(() => pedal.id)
 
 const live = computed(() => (rigs.rig && floor.state ? roleNow(rigs.rig, pedal, floor.state) : null))
+const isReached = computed(() => !rigs.rig || noFoot(rigs.rig, pedal) === null)
 const roleText = computed(() =>
-  live.value === null ? 'no role live' : pedalRoleName(pedal.roles[live.value]!, live.value),
+  !isReached.value
+    ? 'not plugged in'
+    : live.value === null
+      ? 'no role live'
+      : pedalRoleName(pedal.roles[live.value]!, live.value),
 )
 const percent = computed(() => Math.round((now.value.position / STEPS) * 100))
 const toe = computed(() => (rigs.rig ? toePlace(rigs.rig, pedal) : null))

@@ -50,13 +50,19 @@ const shownRole = computed((): PedalRole => {
 })
 const lines = computed(() => targetLines(rig, shownRole.value))
 const fade = computed(() => crossFade(rig, shownRole.value))
+/** Where many end, a name is one line, and where not even those find room only the chosen one has one. */
+const nameHeight = computed(() => {
+  const room = (height.value || 280) - PAD.bottom - PAD.top
+  const many = lines.value.length + (fade.value ? 1 : 0)
+  return many * 30 <= room ? 30 : many * 14 <= room ? 14 : 0
+})
 const names = computed(() =>
   namePlaces(
     // What two come to together has its name among them, the last.
     [...lines.value.map(({ shares }) => shares), ...(fade.value ? [fade.value.sum] : [])].map((shares) =>
       scales.value.y(Math.min(1.12, shares.at(-1)!)),
     ),
-    30,
+    nameHeight.value || 14,
     PAD.top + 8,
     (height.value || 280) - PAD.bottom,
   ),
@@ -196,7 +202,9 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
         </g>
         <template v-if="fade">
           <path class="sum" :d="pathOf(fade.sum, scales)" />
-          <text class="together" :x="scales.x(STEPS) + 10" :y="names.at(-1)! + 4">both together</text>
+          <text v-if="nameHeight > 0" class="together" :x="scales.x(STEPS) + 10" :y="names.at(-1)! + 4">
+            both together
+          </text>
         </template>
         <g v-for="(line, n) in lines" :key="line.n">
           <path
@@ -206,9 +214,17 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
             :stroke="line.tone.colour"
             :stroke-dasharray="line.tone.dash"
           />
-          <text class="name" :x="scales.x(STEPS) + 10" :y="names[n]! - 3" :fill="line.tone.colour">
-            <tspan>{{ shortened(line.device, letters) }}</tspan>
-            <tspan :x="scales.x(STEPS) + 10" dy="14">{{ shortened(line.name, letters) }}</tspan>
+          <text
+            v-if="nameHeight > 0 || line.n === chosen"
+            class="name"
+            :x="scales.x(STEPS) + 10"
+            :y="nameHeight === 0 ? scales.y(line.shares.at(-1)!) : names[n]! + (nameHeight === 30 ? -3 : 4)"
+            :fill="line.tone.colour"
+          >
+            <tspan v-if="nameHeight === 30">{{ shortened(line.device, letters) }}</tspan>
+            <tspan :x="scales.x(STEPS) + 10" :dy="nameHeight === 30 ? 14 : 0">
+              {{ shortened(line.name, letters) }}
+            </tspan>
           </text>
         </g>
         <line class="now" :x1="atFoot" :x2="atFoot" :y1="scales.y(1)" :y2="scales.y(0)" />
@@ -295,8 +311,8 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
 <style scoped>
 .chart {
   display: grid;
-  grid-template-rows: minmax(150px, 1fr) 34px auto auto;
-  min-height: 0;
+  grid-template-rows: minmax(180px, 1fr) 34px auto auto;
+  min-height: 250px;
 }
 
 .drawing {
@@ -430,6 +446,8 @@ svg {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 6px;
+  max-height: 88px;
+  overflow: auto;
   padding: 5px 0;
 }
 

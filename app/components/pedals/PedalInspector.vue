@@ -92,7 +92,7 @@ const canLead = ({ reading, kind }: { reading: { kind: string }; kind: string })
     <FindingNote v-for="(one, n) in found" :key="n" :finding="one" @fix="rigs.edit(one.fix ?? null)" />
     <p class="small">
       {{ placeText(rig, pedal) }}.
-      <template v-if="reason"> {{ NO_FOOT_TEXT[reason] }} </template>
+      {{ reason ? `${NO_FOOT_TEXT[reason]} ` : '' }}
       <button type="button" class="word" @click="emit('plug')">Plan the jacks</button>
     </p>
     <p v-if="sweepAgain" class="small">

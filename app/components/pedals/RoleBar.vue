@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BLANK_ROLE, editPedal, own, roleNow, type Pedal, type Rig } from '#core'
+import { BLANK_ROLE, editPedal, noFoot, own, roleNow, type Pedal, type Rig } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { pedalRoleName, whenText } from '~/text/pedals'
@@ -11,7 +11,9 @@ const emit = defineEmits<{ go: [role: number] }>()
 
 const rigs = useRigStore()
 const floor = useFloorStore()
-const live = computed(() => (floor.state ? roleNow(rig, pedal, floor.state) : null))
+const isReached = computed(() => noFoot(rig, pedal) === null)
+/** None is while no foot reaches the pedal. */
+const live = computed(() => (floor.state && isReached.value ? roleNow(rig, pedal, floor.state) : null))
 
 function add(): void {
   const always = pedal.roles.findIndex(({ when }) => when.kind === 'always')
@@ -49,7 +51,13 @@ function add(): void {
     </table>
     <p class="foot">
       <button v-if="pedal.roles.length < 16" type="button" class="word" @click="add">Add a role</button>
-      <span role="status">{{ live === null ? 'No role is live now: the foot does nothing.' : '' }}</span>
+      <span role="status">{{
+        live !== null
+          ? ''
+          : isReached
+            ? 'No role is live now: the foot does nothing.'
+            : 'No foot reaches it: no role is live.'
+      }}</span>
     </p>
   </div>
 </template>

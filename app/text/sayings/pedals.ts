@@ -96,12 +96,14 @@ export const pedalSayings: Sayings<PedalCode> = {
           : 'It is for some banks, and names none. Choose the banks, or take it off.',
     fix: 'Put the other one last',
   }),
-  pedalFloods: ({ facts: { pedal, role, number, perSecond, delayMs, pauseMs } }) => ({
+  pedalFloods: ({ facts: { pedal, role, number, perSecond, delayMs, thins, pauseMs } }) => ({
     title: `A fast sweep of ${pedal} holds the wire up for ${delayMs} ms.`,
     body: `In ${roleName(role, number)} it sends ${perSecond} messages a second; a preset recalled in the same moment comes that much later. ${
-      pauseMs === null
-        ? 'This controller leaves no values out: lead fewer controls.'
-        : `A value every ${pauseMs} ms is enough, and still heard as one move.`
+      pauseMs !== null
+        ? `A value every ${pauseMs} ms is enough, and still heard as one move.`
+        : thins
+          ? 'The values of one moment alone take too long: lead fewer controls at once.'
+          : 'This controller leaves no values out: lead fewer controls.'
     }`,
     fix: pauseMs === null ? null : `A value every ${pauseMs} ms`,
   }),

@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
+import { NuxtLink } from '#components'
 import {
   addPedal,
   editTarget,
@@ -150,8 +151,8 @@ function setPoints(points: CurvePoint[]): void {
         <Button label="Add a pedal here" @click="add" />
       </template>
       <p v-else class="soft">
-        No jack of the rig is set to take an expression pedal. Set one in Rig, or add a controller that has
-        one.
+        No jack of the rig is set to take an expression pedal.
+        <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Set one in Rig</NuxtLink>, or add a controller that has one.
       </p>
     </div>
     <template v-if="pedal && shownRole">
@@ -240,7 +241,7 @@ function setPoints(points: CurvePoint[]): void {
 
 .sweep {
   display: grid;
-  grid-template-rows: auto minmax(220px, 1fr) auto;
+  grid-template-rows: max-content minmax(min-content, 1fr) max-content;
   flex: 1 1 0;
   min-height: 0;
   overflow: auto;
