@@ -210,7 +210,7 @@ export { advance, settle, startFloor, step, stomp, sweepPedal } from './simulate
 export { jackPlaces } from './simulate/footswitch'
 export { lateness, timingOf, type Lateness } from './switching/timing'
 export { floorCells } from './simulate/floorCells'
-export { chartControl } from './simulate/chartIndex'
+export { readAt } from './simulate/chartIndex'
 export { reconcile } from './simulate/reconcile'
 export type { DeviceState } from './simulate/device'
 
@@ -276,8 +276,8 @@ export {
   type SimulatedPedal,
 } from './pedal/calibrate/simulatedPedal'
 export { crossFade, type CrossFade } from './pedal/crossFade'
-export { curveAt } from './pedal/curve'
-export { DELAYS_TO_MS, proposedDelay, tryDelays, type DelayTried } from './pedal/delays'
+export { addPoint, movePoint, pointsAlong, removePoint, splitWidest } from './pedal/curvePoints'
+export { DELAYS_TO_MS, proposedDelay, tryDelay, tryDelays, type DelayTried } from './pedal/delays'
 export {
   footJacks,
   inputPlan,

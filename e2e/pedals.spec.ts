@@ -238,3 +238,65 @@ for (const theme of ['light', 'stage'])
     await page.getByRole('button', { name: 'To the end' }).click()
     expect(await faults()).toEqual([])
   })
+
+test('a real pedal on a MIDI input is calibrated, leads the one on the floor, and rides it', async ({
+  page,
+  rigId,
+}) => {
+  await page.addInitScript(() => {
+    const input = Object.assign(new EventTarget(), {
+      id: 'in',
+      name: 'Stand-in',
+      state: 'connected',
+      type: 'input',
+      onmidimessage: null as ((event: unknown) => void) | null,
+    })
+    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
+    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
+    Object.assign(window, {
+      comesIn: (bytes: number[]) =>
+        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: performance.now() }),
+    })
+  })
+  const comesIn = (bytes: readonly number[]) =>
+    page.evaluate(
+      (all) => (window as never as { comesIn: (b: readonly number[]) => void }).comesIn(all),
+      bytes,
+    )
+  await openView(page, rigId, 'pedals')
+  await tab(page, 'Calibrate')
+  await choose(page, 'Which pedal is read', 'A real pedal, on a MIDI input')
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await page.waitForTimeout(300)
+  // Twice to the toe and back, as a controller sends it: CC 11, and nothing while it stands.
+  await page.evaluate(async () => {
+    const send = (window as never as { comesIn: (b: number[]) => void }).comesIn
+    const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+    send([0xb0, 11, 2])
+    await wait(500)
+    for (const way of [1, -1, 1, -1]) {
+      const began = performance.now()
+      for (let share = 0; share < 1; share = (performance.now() - began) / 900) {
+        const eased = share * share * (3 - 2 * share)
+        send([0xb0, 11, Math.round(2 + 123 * (way > 0 ? eased : 1 - eased))])
+        await wait(8)
+      }
+      send([0xb0, 11, way > 0 ? 125 : 2])
+      await wait(500)
+    }
+  })
+  await page.getByRole('button', { name: 'Done' }).click()
+  const verdict = page.getByRole('region', { name: 'What the sweep says' })
+  await expect(verdict).toContainText('A good pedal')
+  await expect(verdict).toContainText('2 and 125')
+  await page.getByRole('button', { name: 'Keep this' }).click()
+  await tab(page, 'Off by itself')
+  await page.getByRole('button', { name: 'Let it switch off by itself' }).click()
+  await page.getByLabel('A real pedal on a MIDI input leads this one').check()
+  await comesIn([0xb0, 11, 125])
+  // Calibrated, its end is the end.
+  await expect(pedal(page, 'Right foot')).toHaveAttribute('aria-valuenow', '127')
+  await comesIn([0xb0, 74, 10])
+  await comesIn([0xb0, 11, 2])
+  await expect(pedal(page, 'Right foot')).toHaveAttribute('aria-valuenow', '0')
+})

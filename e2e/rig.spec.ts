@@ -25,12 +25,14 @@ test('the demo has every kind of cable, and no fault', async ({ page, rigId }) =
     /USB host box USB host 1 to Bass synth USB USB cable/,
     /Amp relay box To the amp to Bass amp Footswitch jack TRS cable/,
     /Eight-switch controller Switching out 1 to Octaver Remote switch/,
-    /Expression pedal Plug to Eight-switch controller Expression 1/,
+    /Wah and volume pedal Plug to Eight-switch controller Expression 1 TRS cable/,
+    /Wah and volume pedal Toe switch to Eight-switch controller Extra footswitch/,
+    /Fade pedal Plug to Eight-switch controller Expression 2/,
   ])
     await expect(cable(page, name)).toHaveCount(1)
-  await expect(cable(page, /./)).toHaveCount(10)
+  await expect(cable(page, /./)).toHaveCount(12)
   await page.getByLabel('Power cables').check()
-  await expect(cable(page, /./)).toHaveCount(18)
+  await expect(cable(page, /./)).toHaveCount(20)
 })
 
 test('a jack in the wrong role silences a device, is found, fixed in one click, and the fix is undone', async ({

@@ -1,11 +1,11 @@
 import {
   addressOf,
-  chartControl,
   findPreset,
   formatDisplay,
   highestValue,
   own,
   parseMessages,
+  readAt,
   shownText,
   type MidiMessage,
   type Rig,
@@ -59,11 +59,14 @@ function wordsFor(rig: Rig, deviceId: string, message: MidiMessage): string {
     return `${device.name}: recalls ${index === undefined ? '' : formatDisplay(numbering, index)} ${preset?.name ?? ''}`.trim()
   }
   if (message.kind === 'control') {
-    const control = chartControl(rig, deviceId, message.controller)
     if (message.controller === 0 || message.controller === 32) return `${device.name}: selects a bank`
-    if (!control) return `${device.name}: CC ${message.controller}`
-    const shown = shownText(control.reading, message.value, highestValue(control.address))
-    return `${device.name}: ${control.name} ${shown}`
+    const read = readAt(rig, deviceId, message.controller, message.value).map(({ control, value }) => {
+      const highest = highestValue(control.address)
+      return `${control.name} ${shownText(control.reading, Math.min(highest, Math.max(0, value)), highest)}`
+    })
+    return read.length === 0
+      ? `${device.name}: CC ${message.controller}`
+      : `${device.name}: ${listText(read)}`
   }
   return device.name
 }

@@ -53,10 +53,10 @@ export const pedalScales = (width: number, height: number) => ({
   y: scaleLinear([0, 1], [height - PAD.bottom, PAD.top]),
 })
 
-type Scales = ReturnType<typeof pedalScales>
+export type PedalScales = ReturnType<typeof pedalScales>
 
 /** The path of heights at each step; beyond the top it is cut off there. */
-export const pathOf = (shares: readonly number[], { x, y }: Scales): string =>
+export const pathOf = (shares: readonly number[], { x, y }: PedalScales): string =>
   shares
     .map(
       (share, position) =>

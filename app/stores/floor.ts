@@ -311,12 +311,18 @@ export const useFloorStore = defineStore('floor', () => {
     act({ kind: 'pedal', pedalId, position })
   }
 
+  /** Toe switches as they stand: stepped on, or staying down. */
+  let toes: ReadonlyMap<PedalId, boolean> = new Map()
+  const isToeDown = (pedalId: PedalId): boolean => toes.get(pedalId) === true
+
   /** A foot on a pedal's toe switch: one that stays turns over at every step, one that springs back is down while the foot is. */
   function stepOnToe(pedalId: PedalId, isDown: boolean): void {
     const off = own(rigs.rig?.pedals, pedalId)?.off
     if (off?.kind !== 'switch') return
-    if (off.toe === 'momentary') act({ kind: 'toe', pedalId, isDown })
-    else if (isDown) act({ kind: 'toe', pedalId, isDown: pedalAt(pedalId).watch.since === null })
+    if (off.toe === 'latching' && !isDown) return
+    const stands = off.toe === 'latching' ? pedalAt(pedalId).watch.since === null : isDown
+    toes = new Map([...toes, [pedalId, stands]])
+    act({ kind: 'toe', pedalId, isDown: stands })
   }
 
   /** Sends messages to one device, as from the controller. */
@@ -455,6 +461,7 @@ export const useFloorStore = defineStore('floor', () => {
     releasePlace,
     pedalAt,
     movePedal,
+    isToeDown,
     stepOnToe,
     send,
     sendSound,

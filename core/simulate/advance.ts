@@ -311,6 +311,8 @@ export class FloorRun {
     this.#turns.push({ at: this.#at, pedalId: pedal.id, isOff })
     const { controllerId } = pedalPlan(this.#rig, pedal)
     if (works.kind === 'switch') {
+      // A device whose own jack the pedal is in steps on no switch of the controller.
+      if (controllerId === '') return
       const footswitch = own(this.#rig.switches, works.switchId)
       if (footswitch) this.#fire(footswitch, 'press')
       return

@@ -56,8 +56,24 @@ const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): Readonly
   return all
 })
 
-/** The control of a device that a controller number is for. */
-export const chartControl = (rig: Rig, deviceId: string, controller: number): Control | undefined =>
-  chartOf(rig, deviceId).controls.get(`cc/${controller}`)
+/** A control that a message is for, with the value the device makes of what it is sent. */
+export interface Read {
+  readonly control: Control
+  readonly value: number
+}
+
+/** What a device does at a value of a controller number: its own control, or those it was told to let that number lead. */
+export function readBy(chart: DeviceChart, controller: number, value: number): readonly Read[] {
+  const control = chart.controls.get(`cc/${controller}`)
+  const followers = chart.followers.get(controller) ?? []
+  // One told to keep to part of its range makes that of whatever comes on its number.
+  const isLed = control === undefined || followers.some((one) => one.control.id === control.id)
+  const led = followers.map((one): Read => ({ control: one.control, value: one.takes(value) }))
+  return isLed ? led : [{ control, value }, ...led]
+}
+
+/** The same by the device's id. */
+export const readAt = (rig: Rig, deviceId: string, controller: number, value: number): readonly Read[] =>
+  readBy(chartOf(rig, deviceId), controller, value)
 
 export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY_CHART

@@ -9,7 +9,7 @@ import { highestValue, type Control } from '../rig/table/control'
 import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { SetValue } from '../rig/table/setValue'
-import { EMPTY_CHART, type DeviceChart } from './chartIndex'
+import { EMPTY_CHART, readBy, type DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
 export interface DeviceState {
@@ -149,14 +149,13 @@ function hearControl(state: DeviceState, controller: U7, value: U7, chart: Devic
       return control ? enter(state, control, controller === CONTROLLER.dataEntryMsb, value, chart) : state
     }
     default: {
-      const control = chart.controls.get(`cc/${controller}`)
-      const followers = chart.followers.get(controller)
-      if (!followers) return control ? set(state, control, value, chart) : state
-      // One told to keep to part of its range makes that of whatever comes on its number.
-      const isLed = control === undefined || followers.some((one) => one.control.id === control.id)
-      return followers.reduce(
-        (before, one) => set(before, one.control, one.takes(value), chart),
-        isLed ? state : set(state, control, value, chart),
+      if (!chart.followers.has(controller)) {
+        const control = chart.controls.get(`cc/${controller}`)
+        return control ? set(state, control, value, chart) : state
+      }
+      return readBy(chart, controller, value).reduce(
+        (before, read) => set(before, read.control, read.value, chart),
+        state,
       )
     }
   }

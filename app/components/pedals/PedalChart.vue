@@ -1,27 +1,10 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import {
-  crossFade,
-  CURVE_POINTS_MAX,
-  own,
-  STEPS,
-  type CurvePoint,
-  type Pedal,
-  type PedalRole,
-  type Rig,
-} from '#core'
-import {
-  namePlaces,
-  namesRoom,
-  PAD,
-  pathOf,
-  pedalScales,
-  shareAt,
-  shortened,
-  targetLines,
-} from '~/charts/pedalChart'
+import { crossFade, own, STEPS, type CurvePoint, type Pedal, type PedalRole, type Rig } from '#core'
+import { namePlaces, namesRoom, PAD, pathOf, pedalScales, shortened, targetLines } from '~/charts/pedalChart'
 import { useFoot } from '~/composables/useFoot'
+import CurvePoints from './CurvePoints.vue'
 
 /** The travel across, each target its own line with its name at its end, and a foot to move under it. */
 const { rig, pedal, role, chosen } = defineProps<{
@@ -48,6 +31,11 @@ const shownRole = computed((): PedalRole => {
     targets: role.targets.with(chosen!, { ...one, curve: { kind: 'points', points: dragged.value } }),
   }
 })
+const control = computed(() => own(rig.controls, target.value?.controlId ?? '') ?? null)
+function takePoints(points: readonly CurvePoint[]): void {
+  dragged.value = null
+  emit('points', [...points])
+}
 const lines = computed(() => targetLines(rig, shownRole.value))
 const fade = computed(() => crossFade(rig, shownRole.value))
 /** Where many end, a name is one line, and where not even those find room only the chosen one has one. */
@@ -84,98 +72,6 @@ function grabFoot(event: PointerEvent): void {
   foot.value?.setPointerCapture(event.pointerId)
   footTo(event)
 }
-
-/** Own points, with where they stand in the drawing. */
-const points = computed(() => {
-  const one = target.value
-  const control = own(rig.controls, one?.controlId ?? '')
-  const curve = dragged.value ?? (one?.curve.kind === 'points' ? one.curve.points : null)
-  if (!one || !control || !curve) return []
-  const shown = { ...one, curve: { kind: 'points', points: curve } } as typeof one
-  return curve.map((point, n) => {
-    const travel = one.from + point.at * (one.to - one.from)
-    const position = Math.round((travel / 100) * STEPS)
-    return {
-      ...point,
-      n,
-      x: scales.value.x((travel / 100) * STEPS),
-      y: scales.value.y(shareAt(shown, control, position)),
-    }
-  })
-})
-const basePoints = (): CurvePoint[] => points.value.map(({ at, to }) => ({ at, to }))
-
-/** Across and up between 0 and 1 for a place in the drawing, along the target's own range. */
-function pointAt(event: PointerEvent | MouseEvent): CurvePoint {
-  const one = target.value!
-  const control = own(rig.controls, one.controlId)!
-  const box = drawing.value!.getBoundingClientRect()
-  const travel = (scales.value.x.invert(event.clientX - box.left) / STEPS) * 100
-  const linear = { ...one, curve: { kind: 'linear' } } as typeof one
-  const step = (percent: number) => Math.round((percent / 100) * STEPS)
-  const [low, high] = [shareAt(linear, control, step(one.from)), shareAt(linear, control, step(one.to))]
-  const up = scales.value.y.invert(event.clientY - box.top)
-  return {
-    at: limit((travel - one.from) / (one.to - one.from)),
-    to: limit(high === low ? 0 : (up - low) / (high - low)),
-  }
-}
-
-const limit = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000
-
-/** A point moved; it stays between its neighbours, the ends stay at the ends. */
-function moved(all: readonly CurvePoint[], n: number, { at, to }: CurvePoint): CurvePoint[] {
-  const isEnd = n === 0 || n === all.length - 1
-  const across = isEnd ? all[n]!.at : Math.min(all[n + 1]!.at - 0.005, Math.max(all[n - 1]!.at + 0.005, at))
-  return all.with(n, { at: across, to }) as CurvePoint[]
-}
-
-function dragPoint(event: PointerEvent, n: number): void {
-  if (event.buttons !== 1) return
-  dragged.value = moved(dragged.value ?? basePoints(), n, pointAt(event))
-}
-
-function grabPoint(event: PointerEvent, n: number): void {
-  if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragPoint(event, n)
-}
-
-function letGo(): void {
-  if (dragged.value) emit('points', dragged.value)
-  dragged.value = null
-}
-
-function keyPoint(event: KeyboardEvent, n: number): void {
-  const by = event.shiftKey ? 0.1 : 0.01
-  const all = basePoints()
-  const { at, to } = all[n]!
-  const moves: Readonly<Record<string, CurvePoint>> = {
-    ArrowUp: { at, to: limit(to + by) },
-    ArrowDown: { at, to: limit(to - by) },
-    ArrowLeft: { at: limit(at - by), to },
-    ArrowRight: { at: limit(at + by), to },
-  }
-  const isInner = n > 0 && n < all.length - 1
-  if (moves[event.key]) emit('points', moved(all, n, moves[event.key]!))
-  else if ((event.key === 'Delete' || event.key === 'Backspace') && isInner)
-    emit('points', all.toSpliced(n, 1))
-  else return
-  event.preventDefault()
-  event.stopPropagation()
-}
-
-function addPoint(event: MouseEvent): void {
-  if (points.value.length === 0 || points.value.length >= CURVE_POINTS_MAX) return
-  const fresh = pointAt(event)
-  if (basePoints().some(({ at }) => Math.abs(at - fresh.at) < 0.005)) return
-  emit(
-    'points',
-    [...basePoints(), fresh].sort((a, b) => a.at - b.at),
-  )
-}
-
-useEventListener(drawing, 'dblclick', addPoint)
 
 const percentOf = (step: number) => Math.round((step / STEPS) * 100)
 </script>
@@ -236,25 +132,16 @@ const percentOf = (step: number) => Math.round((step / STEPS) * 100)
           :cy="scales.y(line.shares[now.position]!)"
           r="4.5"
         />
-        <g
-          v-for="point in points"
-          :key="`point-${point.n}`"
-          class="point"
-          tabindex="0"
-          role="slider"
-          :aria-label="`Point ${point.n + 1} of the curve, at ${Math.round(point.at * 100)} % of the travel`"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          :aria-valuenow="Math.round(point.to * 100)"
-          @pointerdown.stop="grabPoint($event, point.n)"
-          @pointermove="dragPoint($event, point.n)"
-          @pointerup="letGo"
-          @pointercancel="letGo"
-          @keydown="keyPoint($event, point.n)"
-        >
-          <rect class="grip" :x="point.x - 14" :y="point.y - 14" width="28" height="28" />
-          <rect class="mark" :x="point.x - 5" :y="point.y - 5" width="10" height="10" />
-        </g>
+        <CurvePoints
+          v-if="target && control"
+          :target="target"
+          :control="control"
+          :scales="scales"
+          :points="dragged"
+          :drawing="drawing"
+          @lead="dragged = $event"
+          @points="takePoints"
+        />
       </svg>
     </div>
     <div
@@ -368,30 +255,6 @@ svg {
   fill: var(--sheet);
   stroke: var(--ink);
   stroke-width: 1.5;
-}
-
-.point {
-  cursor: grab;
-  touch-action: none;
-}
-
-.grip {
-  fill: transparent;
-}
-
-.mark {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-
-.point:focus-visible {
-  outline: none;
-}
-
-.point:focus-visible .mark {
-  stroke: var(--focus);
-  stroke-width: 3.5;
 }
 
 .floor:focus-visible {

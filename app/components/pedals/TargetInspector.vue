@@ -3,7 +3,6 @@ import { ArrowLeftRight, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import {
   CURVE_POINTS_MAX,
-  curveAt,
   editRole,
   editTarget,
   freeNumber,
@@ -14,9 +13,11 @@ import {
   narrowedAt,
   narrowing,
   own,
+  pointsAlong,
   reversalLeap,
   reversed,
   shownText,
+  splitWidest,
   suggestedRange,
   sweepCaution,
   type Curve,
@@ -98,28 +99,12 @@ const CURVES = (Object.keys(CURVE_TEXT) as Curve['kind'][]).map((value) => ({
   text: CURVE_TEXT[value],
 }))
 
-function setCurve(kind: Curve['kind']): void {
-  if (kind !== 'points') edit({ curve: { kind } })
-  else {
-    const before = target.value.curve
-    const points = [0, 0.25, 0.5, 0.75, 1].map((share) => ({
-      at: share,
-      to: Math.round(curveAt(before, share) * 1000) / 1000,
-    }))
-    edit({ curve: { kind, points } })
-  }
-}
+const setCurve = (kind: Curve['kind']): unknown =>
+  edit({ curve: kind === 'points' ? { kind, points: pointsAlong(target.value.curve) } : { kind } })
 
-/** One more point in the middle of the widest piece, on the line as it is. */
 function addPoint(): void {
   const { curve } = target.value
-  if (curve.kind !== 'points') return
-  const { points } = curve
-  const gap = (n: number) => points[n + 1]!.at - points[n]!.at
-  const widest = points.slice(0, -1).reduce((best, _, n) => (gap(n) > gap(best) ? n : best), 0)
-  const share = Math.round((points[widest]!.at + gap(widest) / 2) * 1000) / 1000
-  const point = { at: share, to: Math.round(curveAt(curve, share) * 1000) / 1000 }
-  edit({ curve: { kind: 'points', points: points.toSpliced(widest + 1, 0, point) } })
+  if (curve.kind === 'points') edit({ curve: { kind: 'points', points: [...splitWidest(curve.points)] } })
 }
 
 /** What a foot resting where it is now does at the moment of reversing. */

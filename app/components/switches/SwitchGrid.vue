@@ -109,10 +109,13 @@ const WITH_CTRL: Record<string, 'copy' | 'cut' | 'paste' | 'series'> = {
   d: 'series',
 }
 
-function onKey(event: KeyboardEvent): void {
+function onKey(place: Place, event: KeyboardEvent): void {
   const step = STEPS[event.key]
   const isCtrl = event.ctrlKey || event.metaKey
   const command = isCtrl ? WITH_CTRL[event.key.toLowerCase()] : undefined
+  const isOfTile = command !== undefined || ['Enter', 'Delete', 'Backspace'].includes(event.key)
+  // What is done by a key is done to the tile that has the focus, whether it was chosen before or not.
+  if (isOfTile && marked.size <= 1 && chosen !== placeKey(place)) emit('choose', place)
   if (step) walk(step[0], step[1], event.shiftKey)
   else if (isCtrl && event.shiftKey && event.key.toLowerCase() === 'v') emit('swap')
   else if (command === 'copy') emit('copy')
@@ -165,7 +168,7 @@ defineExpose({
           :copied-from="fresh.get(here.get(placeKey(place))?.id ?? '') ?? ''"
           :data-place="placeKey(place)"
           draggable="true"
-          @keydown="onKey"
+          @keydown="onKey(place, $event)"
           @dragstart="onDrag(place, $event)"
           @dragover.prevent
           @drop.prevent="onDrop(place, $event)"

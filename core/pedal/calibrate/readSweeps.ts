@@ -43,6 +43,8 @@ export interface CalibrationRead {
 
 /** Readings are looked at every so many ms. */
 const TICK = 10
+/** Of more than two minutes the last two count. */
+const LONGEST = 120_000
 /** Both ends of the bar must be reached (common practice), but for the last 2-5 %. */
 const END_WITHIN = Math.floor(STEPS * 0.05)
 /** A good pedal wavers by a step at most, 3 and more is worn or unshielded (common practice). */
@@ -105,7 +107,7 @@ function everyTick(readings: readonly Reading[]): number[] {
   if (!first || !last) return [0]
   const values: number[] = []
   let n = 0
-  for (let at = first.at; at <= last.at; at += TICK) {
+  for (let at = Math.max(first.at, last.at - LONGEST); at <= last.at; at += TICK) {
     while (n + 1 < readings.length && readings[n + 1]!.at <= at) n++
     values.push(readings[n]!.value)
   }
