@@ -254,8 +254,8 @@ test('a real pedal on a MIDI input is calibrated, leads the one on the floor, an
     const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
     Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
     Object.assign(window, {
-      comesIn: (bytes: number[]) =>
-        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: performance.now() }),
+      comesIn: (bytes: number[], at = performance.now()) =>
+        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: at }),
     })
   })
   const comesIn = (bytes: readonly number[]) =>
@@ -268,21 +268,26 @@ test('a real pedal on a MIDI input is calibrated, leads the one on the floor, an
   await choose(page, 'Which pedal is read', 'A real pedal, on a MIDI input')
   await page.getByRole('button', { name: 'Begin' }).click()
   await page.waitForTimeout(300)
-  // Twice to the toe and back, as a controller sends it: CC 11, and nothing while it stands.
+  // Twice to the toe and back, as a controller sends it: CC 11 every 8 ms with the time it was sent, nothing while it stands.
   await page.evaluate(async () => {
-    const send = (window as never as { comesIn: (b: number[]) => void }).comesIn
-    const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
-    send([0xb0, 11, 2])
-    await wait(500)
-    for (const way of [1, -1, 1, -1]) {
-      const began = performance.now()
-      for (let share = 0; share < 1; share = (performance.now() - began) / 900) {
-        const eased = share * share * (3 - 2 * share)
-        send([0xb0, 11, Math.round(2 + 123 * (way > 0 ? eased : 1 - eased))])
-        await wait(8)
+    const send = (window as never as { comesIn: (b: number[], at: number) => void }).comesIn
+    const [rest, way] = [500, 1200]
+    const at = (ms: number): number => {
+      const inRound = ms % (2 * (rest + way))
+      if (inRound < rest) return 0
+      if (inRound < rest + way) return (inRound - rest) / way
+      return inRound < 2 * rest + way ? 1 : 1 - (inRound - 2 * rest - way) / way
+    }
+    const began = performance.now()
+    let [sent, last] = [0, -1]
+    for (const end = 4 * (rest + way) + rest; sent < end;) {
+      await new Promise((resolve) => setTimeout(resolve, 30))
+      for (; sent < performance.now() - began && sent < end; sent += 8) {
+        const share = at(sent)
+        const value = Math.round(2 + 123 * share * share * (3 - 2 * share))
+        if (value !== last) send([0xb0, 11, value], began + sent)
+        last = value
       }
-      send([0xb0, 11, way > 0 ? 125 : 2])
-      await wait(500)
     }
   })
   await page.getByRole('button', { name: 'Done' }).click()

@@ -141,6 +141,8 @@ const WHY_TEXT: Record<CalibrationWhy, string> = {
     'It does not come to both ends of the bar. Set the range on the pedal, if it has one, and sweep again, all the way.',
   fewSweeps: 'Fewer than two sweeps each way were seen. Sweep from heel to toe and back twice, all the way.',
   tooFast: 'That was too fast to tell. Take about a second and a half each way.',
+  tooSeldom:
+    'Readings come too seldom to tell. Let the controller send every value, and take two seconds each way.',
   notAtHeel: 'Begin and end with the heel down.',
 }
 

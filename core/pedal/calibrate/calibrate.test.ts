@@ -91,6 +91,24 @@ describe('calibrations', () => {
     expect(readSweeps(fast).verdict).not.toBe('pass')
   })
 
+  it('cannot tell where a controller leaves values out, and say so instead of blaming the pedal', () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const all = ridden('good', seed)
+      // As they come over MIDI: what has not changed is not sent, and no more than a value in so many ms.
+      const sparse = (everyMs: number) => {
+        let last: Reading | null = null
+        return all.filter((one) => {
+          if (last && (one.value === last.value || one.at - last.at < everyMs)) return false
+          last = one
+          return true
+        })
+      }
+      expect(readSweeps(sparse(10)).why).toBe('good')
+      expect(['good', 'tooSeldom']).toContain(readSweeps(sparse(18)).why)
+      expect(readSweeps(sparse(50)).why).toBe('tooSeldom')
+    }
+  })
+
   it('know the ends, the noise and what of the bar is never reached', () => {
     const readings: Reading[] = []
     for (let at = 0; at < GUIDE_MS; at += 5)

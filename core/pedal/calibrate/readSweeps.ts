@@ -20,6 +20,8 @@ export type CalibrationWhy =
   /** Not two sweeps each way; too fast to tell; begun or ended elsewhere than at the heel. */
   | 'fewSweeps'
   | 'tooFast'
+  /** A controller that leaves values out: what lies between them cannot be told from a fault. */
+  | 'tooSeldom'
   | 'notAtHeel'
 
 export interface CalibrationRead {
@@ -89,6 +91,7 @@ export function readSweeps(readings: readonly Reading[], wasShort = false): Cali
   })
   if (values.length < 100 || way < 20) return read('suspect', 'silent')
   if (noise >= NOISY_FROM) return read('suspect', 'noisy')
+  if (quickestGap(readings) > SELDOM) return read('again', 'tooSeldom')
   const leaps = leapsIn(values)
   // Before anything is made of ways: where the reading drops to an end, it goes there and back at once.
   const spot = commonPlace(leaps)
@@ -100,6 +103,21 @@ export function readSweeps(readings: readonly Reading[], wasShort = false): Cali
   if (first > low + way / 2 || last > low + way / 2) return read('again', 'notAtHeel')
   if (low > END_WITHIN || high < STEPS - END_WITHIN) return read(wasShort ? 'suspect' : 'again', 'short')
   return read('pass', 'good')
+}
+
+/** Readings further apart than this while the foot moves, in ms, hide what they should tell. */
+const SELDOM = 14
+
+/** How soon one reading follows another where they follow soonest: in one of ten of their changes, in ms. */
+function quickestGap(readings: readonly Reading[]): number {
+  const gaps: number[] = []
+  let last = readings[0]
+  for (const one of readings)
+    if (last && one.value !== last.value) {
+      gaps.push(one.at - last.at)
+      last = one
+    } else last = last && { ...last, at: one.at }
+  return gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 10)] ?? 0
 }
 
 function everyTick(readings: readonly Reading[]): number[] {
