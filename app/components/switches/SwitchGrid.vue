@@ -183,7 +183,7 @@ defineExpose({
 .grid {
   flex: 1;
   display: grid;
-  grid-auto-rows: minmax(236px, 258px);
+  grid-auto-rows: minmax(222px, 258px);
   gap: 8px;
   min-height: 0;
   overflow: auto;

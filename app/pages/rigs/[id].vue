@@ -73,7 +73,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 }
 
 .shell.pedals {
-  --floor: 220px;
+  --floor: 217px;
 }
 
 .shell.tall {
