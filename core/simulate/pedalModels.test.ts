@@ -179,9 +179,9 @@ it('the simulator and a second, plainly written floor agree at every millisecond
     fc.property(rigs, anyFeet, (rig, feet) => {
       messages += compare(rig, feet)
     }),
-    { numRuns: 500, seed: 12_2026 },
+    { numRuns: 300, seed: 12_2026 },
   )
-  expect(messages).toBeGreaterThan(3000)
+  expect(messages).toBeGreaterThan(2000)
 }, 300_000)
 
 it('the generated rigs are sound rigs', () => {
