@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { freeNumber, editTarget } from '../pedal/pedalEdits'
-import { pedalController } from '../pedal/plugged'
+import { pedalController, pedalDevice } from '../pedal/plugged'
 import { fullEnds, highestSent, isNarrowedTwice, narrowing } from '../pedal/sweep'
 import type { Edit } from '../rig/edit'
 import { editRow } from '../rig/edits/editRow'
@@ -67,8 +67,7 @@ export function pedalUnheard(rig: Rig): PedalUnheard[] {
         ...(fix && { fix }),
       },
     ]
-    if (controllerId === null)
-      return pedal.place.kind === 'jack' && pedal.place.id !== device.id ? found('elsewhere') : []
+    if (controllerId === null) return pedalDevice(pedal) === device.id ? [] : found('elsewhere')
     if (sendChannel(rig, device) === null) {
       const free = nextFreeChannel(rig)
       return found(

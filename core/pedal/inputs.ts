@@ -187,8 +187,7 @@ export function plugPedal(
     now = applied.value
   }
   const lay = (mine: Port | null, jack: PlannedJack | null, id: CableId): void => {
-    if (!mine) return
-    if (!jack) return
+    if (!mine || !jack) return
     const cable = cableBetween(now, endOf(now, pedal.id, mine.id), jack.end, id)
     const [laid] = cablesIn(now, pedal.id, mine.id)
     // A cable that lies there stays, as it is or with the lead and adapters it should have.
@@ -208,13 +207,7 @@ export function plugPedal(
   }
   lay(jacks.sweep, sweep, ids[0])
   lay(jacks.toe, toe, ids[1])
-  return edits.length === 0
-    ? null
-    : joinEdits(
-        rig,
-        'layCable',
-        edits.map((edit) => () => edit),
-      )
+  return inOne(rig, edits)
 }
 
 /**
@@ -235,14 +228,18 @@ export function plugAndRead(
     plugPedal(rig, box, arrangement, ids),
     isThere ? null : editRow(rig, 'changePedal', 'pedals', pedal.id, { place, calibration: null }),
   ].filter((edit) => edit !== null)
-  return edits.length === 0
+  return inOne(rig, edits)
+}
+
+/** Edits made one behind the other, as one; null for none. */
+const inOne = (rig: Rig, edits: readonly Edit[]): Edit | null =>
+  edits.length === 0
     ? null
     : joinEdits(
         rig,
         'layCable',
         edits.map((edit) => () => edit),
       )
-}
 
 /** The jack told how the contact rests, as it was built. */
 function setRest(rig: Rig, pedal: Device, mine: Port, { end }: PlannedJack): Edit | null {

@@ -51,6 +51,10 @@ export const pedalController = ({ place }: Pick<Pedal, 'place'>): ControllerId |
       ? (place.id as ControllerId)
       : null
 
+/** The device whose own jack a pedal is in; null where a controller reads it. */
+export const pedalDevice = ({ place }: Pick<Pedal, 'place'>): string | null =>
+  place.kind === 'jack' && place.table === 'devices' ? place.id : null
+
 /** Why nothing comes of a foot on a pedal: its jack is gone, is set to something else, or nothing is plugged in. */
 export type NoFoot = 'noJack' | 'otherRole' | 'nothingIn' | 'noBuiltIn'
 

@@ -3,6 +3,7 @@ import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
 import { inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
+import { pedalDevice } from '../pedal/plugged'
 import { watchMove, watchToe, type Watch } from '../pedal/restWatch'
 import type { DeviceId } from '../rig/table/device'
 import type { AutoOff, Pedal, PedalId } from '../rig/table/pedal'
@@ -324,7 +325,8 @@ export class FloorRun {
       return
     }
     const control = own(this.#rig.controls, works.controlId)
-    if (control) this.#setLocal(control.deviceId, control.id, value)
+    if (control && control.deviceId === pedalDevice(pedal))
+      this.#setLocal(control.deviceId, control.id, value)
   }
 
   #pedalDue({ kind, pedalId, id }: Extract<Due, { kind: 'send' | 'rest' }>): void {

@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { liveRole } from '../pedal/live'
-import { noFoot, pedalController } from '../pedal/plugged'
+import { noFoot, pedalController, pedalDevice } from '../pedal/plugged'
 import { arrivesAt, sentAt, STEPS } from '../pedal/sweep'
 import { sendChannel } from '../rig/channels'
 import { CABLING, perRow } from '../rig/perTables'
@@ -60,12 +60,14 @@ function targetPlan(rig: Rig, pedal: Pedal, target: Target): TargetPlan {
       if (!ops) sent.set(value, (ops = planSteps(rig, controllerId, targetSends(rig, target, value), 0)))
       return ops
     },
-    local: isLocal
-      ? {
-          deviceId: control.deviceId,
-          takes: (value) => arrivesAt({ ...target, number: null }, control, value),
-        }
-      : null,
+    // The jack is that device's own: no other moves along.
+    local:
+      pedalDevice(pedal) === control.deviceId
+        ? {
+            deviceId: control.deviceId,
+            takes: (value) => arrivesAt({ ...target, number: null }, control, value),
+          }
+        : null,
     isKnown: !isLocal && target.number === null,
   }
 }

@@ -223,6 +223,8 @@ describe('a pedal on the floor', () => {
     })
     const done = move(rig, begin(rig), 127)
     expect([done.sent, plays(done.state, 'echo', 'mix'), done.state.known.values]).toEqual([[], 94, {}])
+    const elsewhere = { ...rig, pedals: { [id]: { ...local, roles: [volumeRole] } } }
+    expect(plays(move(elsewhere, begin(elsewhere), 127).state, 'preamp', 'volume')).toBeUndefined()
     const dark = step(rig, done.state, { kind: 'power', deviceId: 'echo' as never, isOn: false, at: 0 }).state
     expect(plays(move(rig, dark, 0).state, 'echo', 'mix')).toBeUndefined()
   })
