@@ -39,6 +39,7 @@ export function chartedRig(devices: number, lines: number): Rig {
       reading: { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
       kind: 'fixed',
       map: 'device',
+      division: null,
       source: 'maker',
       note: '',
       origin: '',

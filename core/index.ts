@@ -154,7 +154,7 @@ export {
 export type { Macro, MacroId } from './rig/table/macro'
 export { BLANK_SOUND, type Cell, type Sound, type SoundId } from './rig/table/sound'
 
-export { contactsOf, type Contact } from './rig/cabling/contacts'
+export { contactsOf, heldContacts, type Contact } from './rig/cabling/contacts'
 export { between, deviceBetween, type Between, type DeviceBetween, type Leftover } from './sound/between'
 export { reachedBy, soundDevices, spokenCells } from './sound/cells'
 export {
@@ -327,6 +327,41 @@ export {
   type When,
   type Works,
 } from './rig/table/pedal'
+export { DIVISIONS, type Division } from './rig/table/division'
+export { BPM_LEAST, BPM_MOST, songTempo, type Song, type SongId } from './rig/table/song'
+export { USUAL_TAP_IN, type TapIn } from './rig/table/tapIn'
+export {
+  LOOP_GESTURES,
+  LOOP_STATES,
+  type LoopChart,
+  type LoopGesture,
+  type LoopInput,
+  type LoopMove,
+  type LoopState,
+} from './rig/table/looper'
+export { tapMeaning } from './rig/chart/tapMeaning'
+export { divisionHz, divisionMs, nearestDivision } from './tempo/divisions'
+export { keptAt, likelyDivision, timeUnit, type Kept } from './tempo/timed'
+export { readTaps, type Tapped } from './tempo/tapped'
+export { tapsOut, type TapOutRefusal } from './tempo/tapOut'
+export { CLOCKS_A_QUARTER, clockInterval, clockSeen, clockShare } from './tempo/clock'
+export { addSong, dropTonight, editSong, keepTempo, tempoTonight } from './tempo/tempoEdits'
+export { loopLength, type LoopNow, type Take } from './looper/machine'
+export { LOOP_CHARTS, LOOP_KINDS, loopKindOf, type LoopKind } from './looper/kinds'
+export { canTapOut } from './switching/action/tapOut'
+export { clockPlan, type ClockAt, type ClockVerdict } from './switching/clockPlan'
+export { keptBackFrom } from './check/clocks'
+export { plannedLoop, planLooper, type LoopPlanRefusal } from './switching/looperPlan'
+export { tempoMoves, type TempoMove } from './switching/tempoMoves'
+export { tempoNow, type TempoNow } from './switching/tempoNow'
+export { isOffBeat, timeInSounds, timesInSounds, type TimeInSound } from './sound/timeInSounds'
+export {
+  LOOP_FEET,
+  loopSwitches,
+  type LoopFootKind,
+  type LoopOutcome,
+  type LoopSwitch,
+} from './simulate/loopMoves'
 export { RIDE_MOVES_MAX, type Ride, type RideId } from './rig/table/ride'
 export { PEDAL_AT_FIRST, type PedalNow } from './simulate/pedalNow'
 export { roleNow } from './simulate/pedalPlan'

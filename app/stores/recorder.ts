@@ -57,6 +57,8 @@ export function stepOf(
       return { at, kind: 'pedal', pedalId: input.pedalId, position: input.position }
     case 'toe':
       return { at, kind: 'toe', pedalId: input.pedalId, isDown: input.isDown }
+    case 'clockIn':
+      return { at, kind: 'clockIn', bpm: input.bpm }
     case 'powerAll':
       return null
   }

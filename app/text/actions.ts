@@ -18,6 +18,7 @@ import { stepControl } from './actions/stepControl'
 import { stepPreset } from './actions/stepPreset'
 import { sweepControl } from './actions/sweepControl'
 import { tap } from './actions/tap'
+import { tapOut } from './actions/tapOut'
 import { tempo } from './actions/tempo'
 import { travel } from './actions/travel'
 import { tuner } from './actions/tuner'
@@ -37,6 +38,7 @@ const TEXTS: { readonly [Kind in ActionKind]: ActionText<ActionOf<Kind>> } = {
   wait,
   contact,
   tap,
+  tapOut,
   tempo,
   clock,
   tuner,
@@ -67,6 +69,7 @@ export const ACTION_NAME: Record<ActionKind, string> = {
   wait: 'Wait',
   contact: 'Contact',
   tap: 'Tap',
+  tapOut: 'Tap out the tempo',
   tempo: 'Tempo',
   clock: 'Clock',
   tuner: 'Tuner',

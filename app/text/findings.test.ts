@@ -535,6 +535,43 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { pedal: 'Right foot', label: '', number: 3 },
   ],
   pedalBehindLamp: [{ pedal: 'Right foot', control: 'Mix', device: 'Echo', label: '', number: 3 }],
+  offBeat: [
+    {
+      sound: 'Verse',
+      device: 'Echo',
+      control: 'Time',
+      bpm: 93.8,
+      division: 'dottedEighth',
+      shown: '400 ms',
+      nearest: '482 ms',
+      value: 88,
+      offMs: -79.7,
+      errorMs: 2.3,
+    },
+  ],
+  tapOutCannot: [
+    { device: 'Tremolo', of: '', bpm: null, why: { code: 'noWay' } },
+    { device: 'Tremolo', of: 'Storm', bpm: 290, why: { code: 'tooFast', beatMs: 206.9, needsMs: 250 } },
+    { device: 'Tremolo', of: 'Storm', bpm: 25, why: { code: 'forgets', beatMs: 2400, afterMs: 2000 } },
+    { device: 'Tremolo', of: 'Storm', bpm: 310, why: { code: 'beyond', low: 30, high: 300 } },
+  ],
+  tapOutLate: [{ song: 'Storm', device: 'Tremolo', beats: 3, countIn: 2, ms: 1363.6 }],
+  tapOutMissing: [{ song: 'Storm', device: 'Tremolo', bank: 'Storm' }],
+  clockHarm: [{ device: 'Reverb', from: 'Controller', box: 'Hub', jack: 'Out 2' }],
+  twoClocks: [
+    { device: 'Echo', from: ['Controller', 'Looper'], ways: 2 },
+    { device: 'Echo', from: ['Controller'], ways: 2 },
+  ],
+  tapIsLooper: [
+    { device: 'Echo', control: 'Tap', tempo: 'Tap tempo', event: 'press', position: 0, positions: 1 },
+    { device: 'Echo', control: 'Tap', tempo: '', event: 'longPress', position: 0, positions: 1 },
+  ],
+  loopClear: [
+    { device: 'Looper', label: 'Stop loop', number: 2, how: 'hold', holdMs: 500, stop: 'Stop loop' },
+    { device: 'Looper', label: '', number: 3, how: 'beside', holdMs: 2000, stop: 'Stop loop' },
+  ],
+  loopStop: [{ device: 'Looper', bank: 'Finale', from: 'Storm', stop: 'Stop loop' }],
+  loopTempo: [{ device: 'Looper', label: 'Tap', number: 3, by: 'tap' }],
 }
 
 const fix = { label: 'changeDevice', changes: [] } as const

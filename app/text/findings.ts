@@ -10,6 +10,7 @@ import type { FindingCode, FindingText, Sayings } from './sayings/saying'
 import { soundWaySayings } from './sayings/soundWay'
 import { soundSayings } from './sayings/sounds'
 import { switchSayings } from './sayings/switches'
+import { tempoSayings } from './sayings/tempo'
 
 /** Every code has its sentence; the compiler asks for a new one's. */
 const SAYINGS: Sayings<FindingCode> = {
@@ -23,6 +24,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...switchSayings,
   ...lampSayings,
   ...pedalSayings,
+  ...tempoSayings,
 }
 
 /** Says a finding. */

@@ -80,6 +80,7 @@ export function takeChart(
             order: order++,
             kind: 'fixed',
             map: 'device',
+            division: null,
             source: 'maker',
             origin,
           },

@@ -1,6 +1,6 @@
 import { perObject } from '../base/perObject'
 import { CABLING, perTables } from '../rig/perTables'
-import { TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
+import { FLOOR_TABLES, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 import { COMPILE_TABLES } from '../switching/compile'
 import { blockedChannel, type BlockedChannel } from './blockedChannel'
 import { cannotPerform, type CannotPerform } from './cannotPerform'
@@ -93,6 +93,18 @@ import {
 } from './pedalRoles'
 import { pedalFloods, type PedalFloods } from './pedalLoad'
 import { offOneWay, pedalBehindLamp, type OffOneWay, type PedalBehindLamp } from './pedalOff'
+import { offBeat, type OffBeat } from './offBeat'
+import {
+  tapOutCannot,
+  tapOutLate,
+  tapOutMissing,
+  type TapOutCannot,
+  type TapOutLate,
+  type TapOutMissing,
+} from './tapOuts'
+import { clockHarm, twoClocks, type ClockHarm, type TwoClocks } from './clocks'
+import { tapIsLooper, type TapIsLooper } from './tapIsLooper'
+import { loopClear, loopStop, loopTempo, type LoopClear, type LoopStop, type LoopTempo } from './loops'
 import type { LyingLamp } from './lyingLamp'
 import type { RunDiffers } from './runDiffers'
 import { beyondController, type BeyondController } from './beyondController'
@@ -175,6 +187,16 @@ export type Finding =
   | PedalFloods
   | OffOneWay
   | PedalBehindLamp
+  | OffBeat
+  | TapOutCannot
+  | TapOutLate
+  | TapOutMissing
+  | ClockHarm
+  | TwoClocks
+  | TapIsLooper
+  | LoopClear
+  | LoopStop
+  | LoopTempo
   | LyingLamp
   | RunDiffers
 
@@ -190,6 +212,8 @@ const on = (tables: readonly TableName[], find: Check['find']): Check => ({
 })
 
 const SWITCHES = [...COMPILE_TABLES, 'switches'] as const
+
+const TAPS = [...SWITCHES, ...CABLING, 'controls', 'songs'] as const
 
 const PEDALS = [...CABLING, 'controls', 'pedals'] as const
 
@@ -271,6 +295,16 @@ export const CHECKS: readonly Check[] = [
   on(PEDALS, pedalFloods),
   on(['pedals', 'switches'], offOneWay),
   on([...PEDALS, 'switches'], pedalBehindLamp),
+  on(COMPILE_TABLES, offBeat),
+  on(TAPS, tapOutCannot),
+  on(TAPS, tapOutLate),
+  on(TAPS, tapOutMissing),
+  on([...CABLING, 'banks', 'switches', 'macros'], clockHarm),
+  on([...CABLING, 'banks', 'switches', 'macros'], twoClocks),
+  on(SWITCHES, tapIsLooper),
+  on(FLOOR_TABLES, loopClear),
+  on(FLOOR_TABLES, loopStop),
+  on(FLOOR_TABLES, loopTempo),
 ]
 
 /** All that is wrong with a rig, in the order of the checks. Only checks an edit could have changed are done again. */

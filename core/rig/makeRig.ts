@@ -12,6 +12,7 @@ import { BLANK_PRESET, type Preset } from './table/preset'
 import type { Control } from './table/control'
 import type { Pair } from './table/pair'
 import type { Action } from './table/action'
+import type { Song } from './table/song'
 import { BLANK_SOUND, type Cell, type Sound } from './table/sound'
 import { BLANK_SWITCH, type Footswitch } from './table/switch'
 
@@ -114,6 +115,10 @@ export const makeDevice = (
   receivesPrograms: true,
   sendsProgramsBack: false,
   followsClock: false,
+  givesClock: false,
+  clockHarms: false,
+  tapIn: null,
+  looper: null,
   relays: [],
   bypass: { kind: 'none' },
   rest: null,
@@ -194,6 +199,7 @@ export const makeControl = (
   reading: { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
   kind: 'fixed',
   map: 'device',
+  division: null,
   source: 'maker',
   note: '',
   origin: '',
@@ -232,6 +238,17 @@ export const makeSound = (
 
 export const recallSound = (id: string): Action => ({ kind: 'recallSound', soundId: id as Sound['id'] })
 
+export const makeSong = (id: string, tempo: number | null, fields: Partial<Song> = {}): Song => ({
+  id: id as Song['id'],
+  order: 1,
+  name: id,
+  tempo,
+  tonight: null,
+  countIn: null,
+  notes: '',
+  ...fields,
+})
+
 export interface RigRows {
   readonly controllers?: readonly Controller[]
   readonly devices?: readonly Device[]
@@ -246,6 +263,7 @@ export interface RigRows {
   readonly sounds?: readonly Sound[]
   readonly macros?: readonly Macro[]
   readonly pedals?: readonly Pedal[]
+  readonly songs?: readonly Song[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -274,6 +292,7 @@ export function makeRig(rows: RigRows = {}): Rig {
     sounds: byId(rows.sounds),
     macros: byId(rows.macros),
     pedals: byId(rows.pedals),
+    songs: byId(rows.songs),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -33,11 +33,19 @@ const referring: Referring = {
       : [{ path: ['home'], table: 'banks' as const, id: home, isMention: true as const }]),
     ...actionReferences(['onPower'], onPower),
   ],
-  devices: ({ bypass, rest }) => [
+  devices: ({ bypass, rest, tapIn, looper }) => [
     ...(bypass.kind === 'control'
       ? [{ path: ['bypass', 'controlId'], table: 'controls' as const, id: bypass.controlId }]
       : []),
     ...(rest ? valueReferences(['rest', 'values'], rest.values) : []),
+    ...(tapIn?.place.kind === 'control'
+      ? [{ path: ['tapIn', 'place', 'controlId'], table: 'controls' as const, id: tapIn.place.controlId }]
+      : []),
+    ...(looper?.inputs ?? []).flatMap(({ by }, n): Reference[] =>
+      by?.kind === 'control'
+        ? [{ path: ['looper', 'inputs', n, 'by', 'controlId'], table: 'controls', id: by.controlId }]
+        : [],
+    ),
   ],
   controls: (control) => [{ path: ['deviceId'], table: 'devices', id: control.deviceId }],
   presets: (preset) => [
@@ -47,11 +55,15 @@ const referring: Referring = {
     ...controlReferences('lacks', preset.lacks),
   ],
   macros: ({ actions }) => actionReferences(['actions'], actions),
-  banks: ({ controllerId, pageOf, enter, leave }) => [
+  songs: () => [],
+  banks: ({ controllerId, pageOf, songId, enter, leave }) => [
     { path: ['controllerId'], table: 'controllers', id: controllerId },
     ...(pageOf === null
       ? []
       : [{ path: ['pageOf'], table: 'banks' as const, id: pageOf, isMention: true as const }]),
+    ...(songId === null
+      ? []
+      : [{ path: ['songId'], table: 'songs' as const, id: songId, isMention: true as const }]),
     ...actionReferences(['enter'], enter),
     ...actionReferences(['leave'], leave),
   ],
@@ -190,6 +202,7 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
   banks: (bank, keeps): Bank => ({
     ...bank,
     pageOf: bank.pageOf !== null && keeps('banks', bank.pageOf) ? bank.pageOf : null,
+    songId: bank.songId !== null && keeps('songs', bank.songId) ? bank.songId : null,
     enter: keptActions(bank.enter, keeps),
     leave: keptActions(bank.leave, keeps),
   }),
@@ -205,6 +218,18 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
         ? { kind: 'none' }
         : device.bypass,
     rest: device.rest && { ...device.rest, values: keptValues(device.rest.values, keeps) },
+    tapIn:
+      device.tapIn?.place.kind === 'control' && !keeps('controls', device.tapIn.place.controlId)
+        ? null
+        : device.tapIn,
+    looper: device.looper && {
+      ...device.looper,
+      inputs: device.looper.inputs.map((input) =>
+        input.by?.kind === 'control' && !keeps('controls', input.by.controlId)
+          ? { ...input, by: null }
+          : input,
+      ),
+    },
   }),
   sounds: (sound, keeps): Sound => ({
     ...sound,

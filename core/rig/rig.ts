@@ -12,6 +12,7 @@ import { pedalSchema, type Pedal } from './table/pedal'
 import { presetSchema, type Preset } from './table/preset'
 import { rideSchema, type Ride } from './table/ride'
 import { runSchema, type Run } from './table/run'
+import { songSchema, type Song } from './table/song'
 import { soundSchema, type Sound } from './table/sound'
 import { switchSchema, type Footswitch } from './table/switch'
 
@@ -25,6 +26,7 @@ export interface Tables {
   readonly pairs: Pair
   readonly sounds: Sound
   readonly macros: Macro
+  readonly songs: Song
   readonly banks: Bank
   readonly switches: Footswitch
   readonly pedals: Pedal
@@ -49,6 +51,7 @@ export const rowSchemas = {
   pairs: pairSchema,
   sounds: soundSchema,
   macros: macroSchema,
+  songs: songSchema,
   banks: bankSchema,
   switches: switchSchema,
   pedals: pedalSchema,
@@ -80,6 +83,7 @@ export const emptyRig = (name: string): Rig => ({
   pairs: {},
   sounds: {},
   macros: {},
+  songs: {},
   banks: {},
   switches: {},
   pedals: {},

@@ -90,6 +90,16 @@ const SILENCES: Record<Finding['code'], boolean> = {
   pedalFloods: false,
   offOneWay: false,
   pedalBehindLamp: false,
+  offBeat: false,
+  tapOutCannot: true,
+  tapOutLate: false,
+  tapOutMissing: false,
+  clockHarm: false,
+  twoClocks: false,
+  tapIsLooper: true,
+  loopClear: false,
+  loopStop: false,
+  loopTempo: false,
 }
 
 /**

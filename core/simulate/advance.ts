@@ -1,20 +1,25 @@
 import { own } from '../base/own'
+import { loopHeld } from '../looper/machine'
+import type { MidiMessage } from '../midi/message'
 import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
 import { inOrder, type Rig } from '../rig/rig'
 import type { BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import { pedalDevice } from '../pedal/plugged'
 import { watchMove, watchToe, type Watch } from '../pedal/restWatch'
-import type { DeviceId } from '../rig/table/device'
+import type { Device, DeviceId } from '../rig/table/device'
 import type { AutoOff, Pedal, PedalId } from '../rig/table/pedal'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
 import { isLostWhileLoading } from '../sound/whileLoading'
 import { actionSteps } from '../switching/action'
 import type { SwitchEvent } from '../switching/compile'
 import { controlSet } from '../switching/controlSends'
-import { FIRST_TEMPO, learn, type Known, type Learned } from '../switching/known'
+import { learn, type Known, type Learned } from '../switching/known'
+import { songOf, tempoNow } from '../switching/tempoNow'
 import { timingOf, type Timing } from '../switching/timing'
-import { chartOf } from './chartIndex'
+import { clockInterval } from '../tempo/clock'
+import { hasBeat, hearContact, hearControlFor, hearRealTime, type Heard } from './beat'
+import { chartOf, type DeviceChart } from './chartIndex'
 import { DEVICE_AT_POWER_ON, hasAnswer, moveContact, receive, switchedOn, type DeviceState } from './device'
 import type {
   ContactDone,
@@ -363,6 +368,9 @@ export class FloorRun {
       case 'tick':
         this.#tick(due)
         break
+      case 'hold':
+        this.#holdLooper(due)
+        break
       case 'send':
       case 'rest':
         this.#pedalDue(due)
@@ -565,6 +573,7 @@ export class FloorRun {
         Object.fromEntries(Object.entries(positions).filter(([id]) => !isHere(id)))
       this.#known = { ...this.#known, next: keep(this.#known.next), done: keep(this.#known.done) }
     }
+    this.#known = learn(this.#known, songOf(this.#rig, to, this.#known.songId))
     return [
       ...(left ? bankPlan(this.#rig, left).leave : []),
       ...(entered ? bankPlan(this.#rig, entered).enter : []),
@@ -578,8 +587,7 @@ export class FloorRun {
       if (op.kind === 'message') this.#send(op, this.#at, 0, null, flight)
       this.#launch(flight)
     }
-    // 24 a quarter: one every 2500 / bpm ms (M1 v4.2.1, "Timing Clock"; from memory).
-    const next = exact + 2_500_000 / (this.#known.tempo ?? FIRST_TEMPO)
+    const next = exact + clockInterval(tempoNow(this.#known).bpm)
     this.#put({ kind: 'tick', at: Math.round(next), controllerId, clock, exact: next })
   }
 
@@ -648,7 +656,7 @@ export class FloorRun {
   #arrive({ message, hearers }: Message, entry: WireEntry): void {
     let lostBy = NOBODY
     let nothingFor = NOBODY
-    for (const { id, numbering, chart, deaf } of hearers) {
+    for (const { id, numbering, chart, deaf, beats } of hearers) {
       if (deaf > 0 && isLostWhileLoading(message) && entry.start < this.#deafOf(id)) {
         lostBy = [...lostBy, id]
         continue
@@ -657,7 +665,8 @@ export class FloorRun {
       if (own(this.#off, id)) continue
       const before = this.#device(id)
       const after = receive(numbering, before, message, chart)
-      if (after !== before) this.#moved.set(id, after)
+      const beaten = beats === null ? after : this.#beat(beats, after, message, chart, entry.end)
+      if (beaten !== before) this.#moved.set(id, beaten)
       else if (!hasAnswer(before, message, chart)) nothingFor = [...nothingFor, id]
       if (deaf > 0 && message.kind === 'program') this.#deaf.set(id, entry.end + deaf)
     }
@@ -685,8 +694,50 @@ export class FloorRun {
   }
 
   #closeContact(set: ContactDone): void {
-    this.#moved.set(set.deviceId, moveContact(this.#device(set.deviceId), set, set.calls))
+    const moved = moveContact(this.#device(set.deviceId), set, set.calls)
+    const device = own(this.#rig.devices, set.deviceId)
+    const heard =
+      device && hasBeat(device) ? hearContact(device, moved, set.contactId, set.isClosed, set.at) : null
+    this.#moved.set(set.deviceId, heard?.state ?? moved)
+    if (heard) this.#mayHold(set.deviceId, heard, set.at)
     this.#contacts.push(set)
+  }
+
+  /** What a message does to the beat or the loop of a device. */
+  #beat(
+    device: Device,
+    state: DeviceState,
+    message: MidiMessage,
+    chart: DeviceChart,
+    at: number,
+  ): DeviceState {
+    if (message.kind !== 'control') return device.followsClock ? hearRealTime(state, message, at) : state
+    const control = chart.controls.get(`cc/${message.controller}`)
+    if (!control) return state
+    const { reading } = control
+    const isWhole = reading.kind !== 'switch' && reading.kind !== 'range'
+    const isDown = 'value' in reading ? message.value === reading.value : message.value > U7_OFF
+    const heard = hearControlFor(device, state, control.id, isDown, isWhole, at)
+    this.#mayHold(device.id, heard, at)
+    return heard.state
+  }
+
+  #mayHold(deviceId: DeviceId, { hold }: Pick<Heard<DeviceState>, 'hold'>, at: number): void {
+    if (hold) this.#put({ kind: 'hold', at: at + hold.after, deviceId, input: hold.input, since: at })
+  }
+
+  #holdLooper({ deviceId, input, since }: Extract<Due, { kind: 'hold' }>): void {
+    const looper = own(this.#rig.devices, deviceId)?.looper
+    const before = this.#device(deviceId)
+    if (!looper || !before.loop || own(this.#off, deviceId)) return
+    const loop = loopHeld(looper, before.loop, input, since, this.#at)
+    if (loop !== before.loop) this.#moved.set(deviceId, { ...before, loop })
+  }
+
+  /** A clock from outside begins, changes or ends; a controller that does not go by one takes no notice. */
+  hearClock(controllerId: ControllerId | '', bpm: number | null): void {
+    if (own(this.#rig.controllers, controllerId)?.followsClock !== true && bpm !== null) return
+    this.#known = { ...this.#known, clockIn: bpm }
   }
 
   #put(due: DueKind): void {
@@ -742,6 +793,8 @@ const FREE_WIRE: Wire = { freeAt: 0, list: -1, status: 0 }
 const NOBODY: WireEntry['lostBy'] = []
 const NOBODY_DEAF: FloorState['deafUntil'] = {}
 const CLOCK = 'clock'
+/** Up to this a switch is off (M1 v4.2.1, "Control Change"; from memory). */
+const U7_OFF = 63
 const TICK = [{ kind: 'send', deviceId: null, message: { kind: 'clock' } }] as const
 /** So many banks one list goes through at most. */
 const TRAVELS_MAX = 8

@@ -9,10 +9,11 @@ import { highestValue, type Control } from '../rig/table/control'
 import type { Device } from '../rig/table/device'
 import type { Preset } from '../rig/table/preset'
 import type { SetValue } from '../rig/table/setValue'
+import type { Timekeeping } from './beat'
 import { EMPTY_CHART, readBy, type DeviceChart } from './chartIndex'
 
 /** What a simulated device remembers. */
-export interface DeviceState {
+export interface DeviceState extends Timekeeping {
   /** The preset it plays, counted from 0; null until one has been recalled. */
   readonly preset: number | null
   /** Bank select heard so far; it takes effect at the next program change. */
@@ -42,6 +43,8 @@ export const DEVICE_AT_POWER_ON: DeviceState = {
   parameter: null,
   contacts: {},
   fired: {},
+  beat: null,
+  loop: null,
 }
 
 /** The null parameter: nothing is chosen (M1 v4.2.1, "Registered and Non-Registered Parameter Numbers"). */
@@ -74,6 +77,8 @@ export function receive(
     parameter: state.parameter,
     contacts: state.contacts,
     fired: state.fired,
+    beat: state.beat,
+    loop: state.loop,
   }
 }
 

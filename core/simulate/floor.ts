@@ -11,8 +11,9 @@ import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
 import type { ContactSet } from '../sound/blocks'
 import type { SwitchEvent } from '../switching/compile'
-import { NOTHING_KNOWN, type Known } from '../switching/known'
+import { learn, NOTHING_KNOWN, type Known } from '../switching/known'
 import type { TimedMessage } from '../switching/schedule'
+import { songOf } from '../switching/tempoNow'
 import { chartOf } from './chartIndex'
 import { DEVICE_AT_POWER_ON, switchedOn, type DeviceState } from './device'
 import type { PedalNow } from './pedalNow'
@@ -89,6 +90,13 @@ export type Due = { readonly at: number; readonly order: number } &
     | { readonly kind: 'single' | 'long'; readonly switchId: SwitchId; readonly foot: number }
     /** A pedal may send again, or has rested long enough; void unless it still waits for this one. */
     | { readonly kind: 'send' | 'rest'; readonly pedalId: PedalId; readonly id: number }
+    /** A foot on a looper may be holding by now. */
+    | {
+        readonly kind: 'hold'
+        readonly deviceId: DeviceId
+        readonly input: string
+        readonly since: number
+      }
     /** A tick of the clock; `exact` is its time without rounding. */
     | {
         readonly kind: 'tick'
@@ -117,6 +125,8 @@ export type FloorInput = { readonly at: number } & (
   /** The foot moves a pedal to a step of 127, or steps on its toe switch or lets go of it. */
   | { readonly kind: 'pedal'; readonly pedalId: PedalId; readonly position: number }
   | { readonly kind: 'toe'; readonly pedalId: PedalId; readonly isDown: boolean }
+  /** A clock from outside comes in at the controller, in beats a minute, or stops coming. */
+  | { readonly kind: 'clockIn'; readonly bpm: number | null }
   /** Messages for one device, sent by hand. */
   | { readonly kind: 'send'; readonly deviceId: DeviceId; readonly messages: readonly ChannelMessage[] }
 )
@@ -196,7 +206,7 @@ export function firstBank(rig: Rig): BankId | null {
 
 export const floorAtPowerOn = (rig: Rig): FloorState => ({
   at: 0,
-  known: { ...NOTHING_KNOWN, bankId: firstBank(rig) },
+  known: learn({ ...NOTHING_KNOWN, bankId: firstBank(rig) }, songOf(rig, firstBank(rig), null)),
   devices: Object.fromEntries(
     Object.values(rig.devices).flatMap((device) =>
       device.powerOn === null ? [] : [[device.id, switchedOn(device, chartOf(rig, device.id))]],

@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { contactsOf } from '../rig/cabling/contacts'
+import { heldContacts } from '../rig/cabling/contacts'
 import { findPreset } from '../rig/edits/setRecall'
 import type { Rig } from '../rig/rig'
 import type { Device, DeviceId } from '../rig/table/device'
@@ -25,7 +25,7 @@ function cellNow(rig: Rig, state: FloorState, device: Device): TypedCell | null 
   const now = own(state.devices, device.id)
   if (!now || reachedBy(rig, device) === 'foot') return null
   const { bypass } = device
-  const outputs = contactsOf(rig, device).filter(({ output }) => output !== null)
+  const outputs = heldContacts(rig, device).filter(({ output }) => output !== null)
   if (reachedBy(rig, device) === 'contact') {
     const isKnown = outputs.some(({ id }) => own(now.contacts, id) !== undefined)
     return isKnown

@@ -13,6 +13,8 @@ export interface Listener {
   readonly lane: string
   /** The channels that come through to it. */
   readonly channels: readonly Channel[]
+  /** Whether clock, start, continue and stop come through. */
+  readonly clock: boolean
 }
 
 const byController = perTables(CABLING, (rig: Rig) => {
@@ -24,7 +26,14 @@ const byController = perTables(CABLING, (rig: Rig) => {
       receivers(rig).flatMap((device) => {
         const arrival = reached.get(device.id)
         return arrival
-          ? [{ device, lane: separateOutputs ? arrival.out : '', channels: arrival.channels }]
+          ? [
+              {
+                device,
+                lane: separateOutputs ? arrival.out : '',
+                channels: arrival.channels,
+                clock: arrival.clock,
+              },
+            ]
           : []
       }),
     )
@@ -37,8 +46,11 @@ export const listeners = (rig: Rig, controllerId: string): readonly Listener[] =
   byController(rig).get(controllerId) ?? []
 
 /** Whether a device answers to a message that comes to it: on its channel, and program changes only when it obeys them. */
-export const answers = ({ device, channels }: Listener, message: MidiMessage): boolean =>
-  !('channel' in message) ||
-  ((device.channel === 'omni' || device.channel === message.channel) &&
+export const answers = ({ device, channels, clock }: Listener, message: MidiMessage): boolean =>
+  (!('channel' in message) && (clock || !CLOCKED.has(message.kind))) ||
+  ('channel' in message &&
+    (device.channel === 'omni' || device.channel === message.channel) &&
     channels.includes(message.channel) &&
     (message.kind !== 'program' || device.receivesPrograms))
+
+const CLOCKED: ReadonlySet<MidiMessage['kind']> = new Set(['clock', 'start', 'continue', 'stop'])

@@ -17,6 +17,7 @@ import type { Action } from '../rig/table/action'
 import type { Bank } from '../rig/table/bank'
 import type { Control } from '../rig/table/control'
 import type { Controller } from '../rig/table/controller'
+import { USUAL_TAP_IN } from '../rig/table/tapIn'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
 import { floorAtPowerOn, joined, still, type StepResult } from './floor'
 import { settle, step } from './step'
@@ -65,6 +66,7 @@ export function floorRig(
         name: 'Tape echo',
         deafMs,
         bypass: { kind: 'control', controlId: onFloor('on'), off: 0, on: 127 },
+        tapIn: { ...USUAL_TAP_IN, place: { kind: 'control', controlId: onFloor('go') } },
       }),
       makeDevice('reverb', 5, {
         name: 'Hall reverb',

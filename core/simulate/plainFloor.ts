@@ -2,6 +2,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
+import { plainTempo } from '../tempo/makeTaps'
 import type { Footswitch } from '../rig/table/switch'
 
 /**
@@ -496,12 +497,10 @@ export class PlainFloor {
       }
       case 'tap': {
         const last = this.taps.at(-1)
-        if (last !== undefined && (this.#now - last > 2_000_000 || this.#now <= last)) this.taps = []
-        this.taps = [...this.taps, this.#now].slice(-5)
-        if (this.taps.length > 1) {
-          const mean = (this.#now - this.taps[0]!) / (this.taps.length - 1) / 1e6
-          this.tempo = Math.min(400, Math.max(20, Math.round((60 / mean) * 10) / 10))
-        }
+        const forgets = this.controller.tapForgetsMs * 1000
+        if (last !== undefined && (this.#now - last > forgets || this.#now <= last)) this.taps = []
+        this.taps = [...this.taps, this.#now].slice(-9)
+        this.tempo = plainTempo(this.taps) ?? this.tempo
         return
       }
       case 'macro':

@@ -6,7 +6,7 @@ import type { Numbering } from '../rig/numbering/numbering'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Bank } from '../rig/table/bank'
-import type { DeviceId } from '../rig/table/device'
+import type { Device, DeviceId } from '../rig/table/device'
 import type { SetValue } from '../rig/table/setValue'
 import type { Footswitch } from '../rig/table/switch'
 import type { ContactSet } from '../sound/blocks'
@@ -15,6 +15,7 @@ import { COMPILE_KEYS, type SwitchEvent } from '../switching/compile'
 import { NOTHING_KNOWN, type Learned } from '../switching/known'
 import type { ActionStep } from '../switching/step'
 import { chartOf, type DeviceChart } from './chartIndex'
+import { hasBeat } from './beat'
 import { answers, listeners } from './listeners'
 
 /** A step with all about it that does not hang on when it is done. */
@@ -52,6 +53,8 @@ interface Hearer {
   readonly chart: DeviceChart
   /** How long it is deaf after a recall, in µs; 0 when it keeps what comes meanwhile. */
   readonly deaf: number
+  /** Null for one that keeps no beat. */
+  readonly beats: Device | null
 }
 
 export interface SwitchPlan {
@@ -176,11 +179,12 @@ function messages(
   return [...lanes].map((lane): Message => {
     const hearers = around
       .filter((listener) => listener.lane === lane && answers(listener, message))
-      .map(({ device: { id, numbering, deafMs, whileDeaf } }) => ({
-        id,
-        numbering,
-        chart: chartOf(rig, id),
-        deaf: whileDeaf === 'loses' ? deafMs * 1000 : 0,
+      .map(({ device }) => ({
+        id: device.id,
+        numbering: device.numbering,
+        chart: chartOf(rig, device.id),
+        deaf: device.whileDeaf === 'loses' ? device.deafMs * 1000 : 0,
+        beats: hasBeat(device) ? device : null,
       }))
     const bytes = encodeMessage(message)
     const heardBy = hearers.map(({ id }) => id)

@@ -59,6 +59,8 @@ export function runInput(
       return { input: { kind: 'pedal', pedalId: one.pedalId, position: one.position, at }, feet }
     case 'toe':
       return { input: { kind: 'toe', pedalId: one.pedalId, isDown: one.isDown, at }, feet }
+    case 'clockIn':
+      return { input: { kind: 'clockIn', bpm: one.bpm, at }, feet }
     case 'power':
       return { input: { kind: 'power', deviceId: one.deviceId, isOn: one.isOn, at }, feet }
   }

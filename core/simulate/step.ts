@@ -63,6 +63,7 @@ export function step(rig: Rig, state: FloorState, input: FloorInput): StepResult
   }
   if (input.kind === 'pedal') run.movePedal(input.pedalId, input.position)
   if (input.kind === 'toe') run.toe(input.pedalId, input.isDown)
+  if (input.kind === 'clockIn') run.hearClock(controllerId, input.bpm)
   if (input.kind === 'power') run.power(input.deviceId, input.isOn)
   if (input.kind === 'send') {
     const { deviceId } = input

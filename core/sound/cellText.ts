@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { accept, refuse, type Result } from '../base/result'
-import { contactsOf } from '../rig/cabling/contacts'
+import { heldContacts } from '../rig/cabling/contacts'
 import { shownText, valueFor } from '../rig/chart/reading'
 import { findPreset } from '../rig/edits/setRecall'
 import { formatDisplay, parseDisplay } from '../rig/numbering/display'
@@ -106,7 +106,7 @@ export function formatCell(rig: Rig, device: Device, cell: Cell | TypedCell): st
 }
 
 function contactsText(rig: Rig, device: Device, closes: readonly string[]): string {
-  const all = contactsOf(rig, device)
+  const all = heldContacts(rig, device)
   if (closes.length === 0) return 'open'
   if (all.length === 1) return 'closed'
   return `closed: ${closes.map((id) => all.find((one) => one.id === id)?.name ?? id).join(' + ')}`
@@ -148,7 +148,7 @@ export function parseCell(rig: Rig, device: Device, typed: string): Result<Typed
 }
 
 function contactsMeant(rig: Rig, device: Device, lower: string): TypedCell | null {
-  const all = contactsOf(rig, device)
+  const all = heldContacts(rig, device)
   if (all.length === 0) return null
   if (lower === 'open') return { kind: 'contacts', closes: [] }
   if (lower === 'closed' && all.length === 1) return { kind: 'contacts', closes: [all[0]!.id] }
@@ -376,7 +376,7 @@ export function cellChoices(rig: Rig, device: Device, typed: string, most = 8): 
   const text = typed.replace(/\s+/g, ' ').trim()
   const meanings = [...meaningsOf(rig, device, text)].sort((a, b) => b.sureness - a.sureness)
   const lower = text.toLowerCase()
-  const contacts = contactsOf(rig, device)
+  const contacts = heldContacts(rig, device)
   const words = [
     'off',
     'rest',

@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { contactsOf, isSwitchedByBox } from '../rig/cabling/contacts'
+import { heldContacts, isSwitchedByBox } from '../rig/cabling/contacts'
 import { isSoundLead } from '../rig/cabling/audio'
 import { CABLING, perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
@@ -53,5 +53,5 @@ export const soundDevices = perTables(CABLING, (rig: Rig): readonly Device[] =>
 /** How a device is reached: by messages, by contacts only, or by nothing but a foot. */
 export function reachedBy(rig: Rig, device: Device): 'midi' | 'contact' | 'foot' {
   if (device.kind === 'receiver' && device.channel !== 'none') return 'midi'
-  return contactsOf(rig, device).some(({ output }) => output !== null) ? 'contact' : 'foot'
+  return heldContacts(rig, device).some(({ output }) => output !== null) ? 'contact' : 'foot'
 }

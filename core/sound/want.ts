@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { contactsOf, type Contact } from '../rig/cabling/contacts'
+import { heldContacts, type Contact } from '../rig/cabling/contacts'
 import { findPreset } from '../rig/edits/setRecall'
 import { CABLING, perTables } from '../rig/perTables'
 import type { Rig, TableName } from '../rig/rig'
@@ -198,7 +198,7 @@ function learned(rig: Rig, device: Device, { pairId, state }: CellOf<'pair'>): W
 }
 
 const outputsOf = (rig: Rig, device: Device): Contact[] =>
-  contactsOf(rig, device).filter(({ output }) => output !== null)
+  heldContacts(rig, device).filter(({ output }) => output !== null)
 
 const contactsAt = (rig: Rig, device: Device, isClosed: (contact: Contact) => boolean): ContactWant[] =>
   outputsOf(rig, device).map((contact) => ({ contact, isClosed: isClosed(contact) }))

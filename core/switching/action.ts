@@ -20,6 +20,7 @@ import { stepControl } from './action/stepControl'
 import { stepPreset } from './action/stepPreset'
 import { sweepControl } from './action/sweepControl'
 import { tap } from './action/tap'
+import { tapOut } from './action/tapOut'
 import { tempo } from './action/tempo'
 import { travel } from './action/travel'
 import { tuner } from './action/tuner'
@@ -43,6 +44,7 @@ const DOES: { readonly [Kind in ActionKind]: ActionDoes<ActionOf<Kind>> } = {
   wait,
   contact,
   tap,
+  tapOut,
   tempo,
   clock,
   tuner,

@@ -6,7 +6,7 @@ import { ACTION_KINDS, type Action } from '../rig/table/action'
 import { rigProblems } from '../rig/integrity'
 import { feet, floorRig, onFloor, stepAt } from '../simulate/makeFloor'
 import { sweepValues } from './action/sweepControl'
-import { tappedTempo } from './action/tap'
+import { readTaps } from '../tempo/tapped'
 
 const id = onFloor
 
@@ -32,6 +32,7 @@ const BYTES: readonly (readonly [string, readonly Action[], readonly string[]])[
     [{ kind: 'stepPreset', deviceId: id('echo'), by: 1, from: 3, to: 5, list: [], atEnd: 'wrap' }],
     ['C3 03'],
   ],
+  ['tapOut', [{ kind: 'tapOut', deviceId: id('echo') }], ['B3 19 7F', 'B3 19 7F', 'B3 19 7F', 'B3 19 7F']],
   ['setControl', [{ kind: 'setControl', controlId: id('mix'), value: 44 }], ['B3 14 2C']],
   ['alternateControl', [{ kind: 'alternateControl', controlId: id('on'), a: 127, b: 0 }], ['B3 15 7F']],
   [
@@ -291,7 +292,7 @@ describe('what takes time', () => {
     [[0, 300, 600, 900], 200],
     [[5], null],
   ])('taps at %j ms are %s bpm', (taps, bpm) => {
-    expect(tappedTempo(taps.map((ms) => ms * 1000))).toBe(bpm)
+    expect(readTaps(taps.map((ms) => ms * 1000))?.bpm ?? null).toBe(bpm)
   })
 
   it('a tap after two seconds begins anew', () => {

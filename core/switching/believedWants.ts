@@ -1,4 +1,4 @@
-import { contactsOf } from '../rig/cabling/contacts'
+import { heldContacts } from '../rig/cabling/contacts'
 import type { Rig } from '../rig/rig'
 import type { DeviceId } from '../rig/table/device'
 import { soundDevices } from '../sound/cells'
@@ -23,7 +23,7 @@ export function believedWants(rig: Rig, known: Known): ReadonlyMap<DeviceId, Be>
         preset: belief.preset(device.id) ?? null,
         sets,
         holds: new Map(sets.map(({ controlId, value }) => [controlId, value])),
-        contacts: contactsOf(rig, device).flatMap((contact) => {
+        contacts: heldContacts(rig, device).flatMap((contact) => {
           const isClosed = belief.contact(device.id, contact.id)
           return isClosed === undefined || contact.output === null ? [] : [{ contact, isClosed }]
         }),

@@ -1,4 +1,5 @@
 import type { BankId } from '../rig/table/bank'
+import type { SongId } from '../rig/table/song'
 import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
 
@@ -20,8 +21,15 @@ export interface Known {
   readonly values: { readonly [controlId: string]: number }
   readonly contacts: { readonly [key: string]: boolean }
   readonly sound: SoundId | null
-  /** Beats a minute; null while it was told none. */
+  /** The song whose bank it came to last. */
+  readonly songId: SongId | null
+  /** Beats a minute, and who said so; null while it was told none. `tempoNow` says which one holds. */
   readonly tempo: number | null
+  readonly tempoFrom: TempoFrom | null
+  /** The tempo that was stored for song, sound or switch and taken up last: what a foot overrides. */
+  readonly stored: { readonly bpm: number; readonly from: TempoFrom } | null
+  /** The beats a minute of a clock that comes in; null while none does. */
+  readonly clockIn: number | null
   /** When it was tapped, in µs; taps too old to count are gone. */
   readonly taps: readonly number[]
   readonly clock: boolean
@@ -29,6 +37,15 @@ export interface Known {
   /** What runs by itself, by name: sweeps, pulses, notes that end. */
   readonly running: { readonly [name: string]: number }
 }
+
+/** Who says how fast it is: what was stored, or the foot. */
+export type TempoFrom =
+  | { readonly kind: 'song'; readonly songId: SongId }
+  | { readonly kind: 'sound'; readonly soundId: SoundId }
+  /** An action that sets it, on a switch or a bank. */
+  | { readonly kind: 'set' }
+  | { readonly kind: 'tap' }
+  | { readonly kind: 'nudge' }
 
 /** What changes in what it knows; maps are put over what is there. */
 export type Learned = Partial<Omit<Known, 'next' | 'done' | 'running'>>
@@ -44,7 +61,11 @@ export const NOTHING_KNOWN: Known = {
   values: {},
   contacts: {},
   sound: null,
+  songId: null,
   tempo: null,
+  tempoFrom: null,
+  stored: null,
+  clockIn: null,
   taps: [],
   clock: false,
   tuner: false,

@@ -28,7 +28,8 @@ export function lampNow(rig: Rig, footswitch: Footswitch, known: Known): LampNow
   if (group !== '') return { light: done === undefined ? 'off' : 'steady', colour: lamp.colour }
   const lit = positions.findIndex((actions) => isLitBy(rig, actions, known) === true)
   const isTap = positions[0]!.some(({ kind }) => kind === 'tap')
-  if (isTap && known.tempo !== null) return { light: 'tempo', colour: lamp.colour }
+  if (isTap && (known.tempo !== null || known.clockIn !== null))
+    return { light: 'tempo', colour: lamp.colour }
   const isOn = lit >= 0 || [longPress, release].some((actions) => isLitBy(rig, actions, known) === true)
   return { light: isOn ? 'steady' : 'off', colour: lamps[Math.max(0, lit)]?.colour ?? lamp.colour }
 }

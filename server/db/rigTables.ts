@@ -12,6 +12,7 @@ import { pedals } from './tables/pedals'
 import { presets } from './tables/presets'
 import { rides } from './tables/rides'
 import { runs } from './tables/runs'
+import { songs } from './tables/songs'
 import { sounds } from './tables/sounds'
 import { switches } from './tables/switches'
 
@@ -25,6 +26,7 @@ export const rigTables = {
   pairs,
   sounds,
   macros,
+  songs,
   banks,
   switches,
   pedals,
@@ -58,4 +60,5 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   marks: true,
   runs: true,
   rides: true,
+  songs: true,
 }

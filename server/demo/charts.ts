@@ -119,6 +119,7 @@ export const controls: readonly Control[] = Object.entries(lines).flatMap(([devi
     reading,
     kind: 'fixed',
     map: 'device',
+    division: null,
     source: 'maker',
     note: '',
     origin: '',

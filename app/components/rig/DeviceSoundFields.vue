@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
-  contactsOf,
+  heldContacts,
   controlsOf,
   editRow,
   highestValue,
@@ -24,7 +24,7 @@ const change = (fields: Partial<Device>) => rigs.edit(editRow(rig, 'setPanel', '
 
 const isReceiver = computed(() => device.kind === 'receiver')
 const controls = computed(() => controlsOf(rig, device.id).filter(({ reading }) => reading.kind === 'switch'))
-const contacts = computed(() => contactsOf(rig, device))
+const contacts = computed(() => heldContacts(rig, device))
 const presets = computed(() => {
   const named = Object.values(rig.presets)
     .filter(({ deviceId }) => deviceId === device.id)

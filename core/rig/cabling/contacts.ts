@@ -66,9 +66,22 @@ const byDevice = perTables(CABLING, (rig: Rig): ReadonlyMap<string, readonly Con
 
 const NONE: readonly Contact[] = []
 
-/** The contacts a sound can say of a device: a relay box's own, or those of its jacks a controller closes. */
+/** The contacts of a device that can be closed: a relay box's own, or those of its jacks a controller closes. */
 export const contactsOf = (rig: Rig, { id }: Pick<Device, 'id'>): readonly Contact[] =>
   byDevice(rig).get(id) ?? NONE
+
+/**
+ * The contacts a sound can say of a device: those that keep what they are set to. What takes taps, or works a looper, is
+ * stepped on and never set.
+ */
+export function heldContacts(rig: Rig, device: Device): readonly Contact[] {
+  const stepped = new Set<string>([
+    ...(device.tapIn?.place.kind === 'contact' ? [device.tapIn.place.contactId] : []),
+    ...(device.looper?.inputs ?? []).flatMap(({ by }) => (by?.kind === 'contact' ? [by.contactId] : [])),
+  ])
+  const all = contactsOf(rig, device)
+  return stepped.size === 0 ? all : all.filter(({ id }) => !stepped.has(id))
+}
 
 /** Whether a relay box among the devices switches this one: what it does is then said of the box. */
 export const isSwitchedByBox = (rig: Rig, { id }: Pick<Device, 'id'>): boolean =>

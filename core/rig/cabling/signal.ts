@@ -22,6 +22,8 @@ export interface Arrival {
   readonly delay: number
   /** The channels no jack on the way keeps back. */
   readonly channels: readonly Channel[]
+  /** Whether clock, start, continue and stop come through: no jack on the way keeps them back. */
+  readonly clock: boolean
 }
 
 /** One way over one cable. */
@@ -108,7 +110,7 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
     {
       box: start,
       by: null,
-      arrival: { out: '', cables: [], through: [], thrus: 0, delay: 0, channels: CHANNELS },
+      arrival: { out: '', cables: [], through: [], thrus: 0, delay: 0, channels: CHANNELS, clock: true },
     },
   ]
   for (let n = 0; n < queue.length; n++) {
@@ -129,6 +131,7 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
         delay: arrival.delay + (isStart || thru ? 0 : RESEND),
         channels:
           blocks.length === 0 ? arrival.channels : arrival.channels.filter((one) => !blocks.includes(one)),
+        clock: arrival.clock && !(role.kind === 'midiOut' && role.keepsClock === true),
       }
       if (to !== start && !reached.has(to)) reached.set(to, next)
       queue.push({ box: to, by: toJack, arrival: next })

@@ -18,6 +18,7 @@ import { stepControl, stepControlSchema } from './action/stepControl'
 import { stepPreset, stepPresetSchema } from './action/stepPreset'
 import { sweepControl, sweepControlSchema } from './action/sweepControl'
 import { tap, tapSchema } from './action/tap'
+import { tapOut, tapOutSchema } from './action/tapOut'
 import { tempo, tempoSchema } from './action/tempo'
 import { travel, travelSchema } from './action/travel'
 import { tuner, tunerSchema } from './action/tuner'
@@ -42,6 +43,7 @@ export const actionSchema = z.discriminatedUnion('kind', [
   waitSchema,
   contactSchema,
   tapSchema,
+  tapOutSchema,
   tempoSchema,
   clockSchema,
   tunerSchema,
@@ -71,6 +73,7 @@ const ROWS: { readonly [Kind in ActionKind]: ActionRow<ActionOf<Kind>> } = {
   wait,
   contact,
   tap,
+  tapOut,
   tempo,
   clock,
   tuner,

@@ -14,6 +14,8 @@ export const bankSchema = z.strictObject({
   colour: optionalNameSchema.default(''),
   /** The bank it is a further page of; null when it is none. */
   pageOf: idSchema<'bank'>().nullable().default(null),
+  /** The song played in it, whose tempo it takes up; null when it is for any. */
+  songId: idSchema<'song'>().nullable().default(null),
   /** Done when the foot comes to it, and when it leaves. */
   enter: actionsSchema.default([]),
   leave: actionsSchema.default([]),
@@ -26,6 +28,7 @@ export const BLANK_BANK: Omit<Bank, 'id' | 'controllerId' | 'index'> = {
   name: '',
   colour: '',
   pageOf: null,
+  songId: null,
   enter: [],
   leave: [],
 }

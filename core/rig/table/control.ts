@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { U14_MAX } from '../../base/u14'
+import { DIVISIONS } from './division'
 import {
   idSchema,
   nameSchema,
@@ -93,6 +94,8 @@ export const controlSchema = z.strictObject({
   kind: z.literal(['fixed', 'assignable', 'reserved']),
   /** One map for the device, or one in each preset: the presets then say where it has been entered. */
   map: z.literal(['device', 'preset']),
+  /** The note value it is kept at in any tempo; null when it has nothing to do with the beat. */
+  division: z.literal(DIVISIONS).nullable().default(null),
   source: sourceSchema,
   note: textSchema(400),
   /** The rig and device it was copied from; empty when it was made here. */

@@ -76,6 +76,10 @@ export const controllerSchema = z.strictObject({
   /** Lamp colours; 0 for none. */
   colours: z.int().min(0).max(64),
   sendsClock: z.boolean(),
+  /** Goes by a clock that comes in, for as long as one does. */
+  followsClock: z.boolean().default(false),
+  /** A tap this long after the last one, in ms, begins anew (common practice: 2 s). */
+  tapForgetsMs: z.int().min(500).max(10_000).default(2000),
   /** The longest pause it can make between two messages of one event, in ms; 0 when it cannot wait. */
   waitMs: z.int().min(0).max(5000).default(0),
   /** Leaves out a status byte that is the same as the one before. */
@@ -120,6 +124,8 @@ export const USUAL_SWITCHING = {
   doubleMs: 300,
   onBank: 'keeps',
   hasShift: false,
+  followsClock: false,
+  tapForgetsMs: 2000,
   thinsPedals: true,
   macros: 0,
   combos: null,

@@ -2,8 +2,10 @@ import * as z from 'zod'
 import { U14_MAX } from '../../base/u14'
 import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
 import { portsSchema } from './port'
+import { loopChartSchema } from './looper'
 import { savingSchema } from './saving'
 import { setValuesSchema } from './setValue'
+import { tapInSchema } from './tapIn'
 import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, textSchema, type Id } from './scalars'
 
 export type DeviceId = Id<'device'>
@@ -89,6 +91,13 @@ export const deviceSchema = z.strictObject({
   receivesPrograms: z.boolean(),
   sendsProgramsBack: z.boolean(),
   followsClock: z.boolean(),
+  /** Sends clock itself; and misbehaves when any comes in. */
+  givesClock: z.boolean().default(false),
+  clockHarms: z.boolean().default(false),
+  /** How it takes its tempo from taps; null when it does not. */
+  tapIn: tapInSchema.nullable().default(null),
+  /** Its state chart, where it is a looper. */
+  looper: loopChartSchema.nullable().default(null),
   /** On a relay box: its contacts; which program closes which is told by its presets. */
   relays: z.array(relayFunctionSchema).max(16),
   bypass: bypassSchema.default({ kind: 'none' }),

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { actionsSchema } from './action'
 import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalars'
+import { bpmSchema } from './song'
 import { LAYERS } from './switch'
 
 export type RunId = Id<'run'>
@@ -23,6 +24,8 @@ const runStepSchema = z.discriminatedUnion('kind', [
   z.strictObject({ at: momentSchema, kind: z.literal('need'), soundId: idSchema<'sound'>() }),
   /** What differs from what the controller believes, sent again. */
   z.strictObject({ at: momentSchema, kind: z.literal('putRight') }),
+  /** A clock from outside begins, changes or ends. */
+  z.strictObject({ at: momentSchema, kind: z.literal('clockIn'), bpm: bpmSchema.nullable() }),
   z.strictObject({
     at: momentSchema,
     kind: z.literal('power'),

@@ -6,6 +6,7 @@ import { valueClaims, type Claim } from '../claim'
 import { contactKey } from '../known'
 import { take, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
+import { storedTempo } from '../tempoNow'
 import type { ActionDoes, Recalled } from './actionDoes'
 import { inOrder } from '../../rig/rig'
 
@@ -27,7 +28,7 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
       for (const { controlId, value } of want.sets) values[controlId] = value
       for (const { contact, isClosed } of want.contacts) contacts[contactKey(deviceId, contact.id)] = isClosed
     }
-    const tempo = sound.tempo === null ? {} : { tempo: sound.tempo }
+    const tempo = sound.tempo === null ? {} : storedTempo(sound.tempo, { kind: 'sound', soundId })
     return [
       ...(sendingOf(rig, sound, controller ?? undefined).steps as readonly ActionStep[]),
       { kind: 'know', learned: { sound: sound.id, presets, values, contacts, ...tempo } },

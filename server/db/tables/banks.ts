@@ -14,6 +14,8 @@ export const banks = sqliteTable(
     colour: text().notNull().default(''),
     // No foreign key: a page may be put in before its first. The core's integrity keeps it.
     pageOf: text().$type<Bank['pageOf']>(),
+    // No foreign key: a song may go before its bank forgets it. The core's integrity keeps it.
+    songId: text().$type<Bank['songId']>(),
     enter: text({ mode: 'json' }).$type<Bank['enter']>().notNull().default([]),
     leave: text({ mode: 'json' }).$type<Bank['leave']>().notNull().default([]),
   },

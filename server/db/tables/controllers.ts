@@ -23,6 +23,8 @@ export const controllers = sqliteTable(
     pressWithLong: text().$type<Controller['pressWithLong']>().notNull(),
     colours: integer().notNull(),
     sendsClock: integer({ mode: 'boolean' }).notNull(),
+    followsClock: integer({ mode: 'boolean' }).notNull().default(false),
+    tapForgetsMs: integer().notNull().default(2000),
     // Defaults are what rows of version 1 are taken to be, as in the core's schemas.
     waitMs: integer().notNull().default(0),
     runningStatus: integer({ mode: 'boolean' }).notNull().default(false),

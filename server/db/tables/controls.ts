@@ -15,6 +15,7 @@ export const controls = sqliteTable(
     reading: text({ mode: 'json' }).$type<Control['reading']>().notNull(),
     kind: text().$type<Control['kind']>().notNull(),
     map: text().$type<Control['map']>().notNull(),
+    division: text().$type<Control['division']>(),
     source: text().$type<Control['source']>().notNull(),
     note: text().notNull(),
     origin: text().notNull(),

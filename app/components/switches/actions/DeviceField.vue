@@ -1,13 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { receivers, type DeviceId, type Rig } from '#core'
+import { inOrder, receivers, type Device, type DeviceId, type Rig } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 
 /** One of the devices that answer to messages. */
-const { rig, value } = defineProps<{ rig: Rig; value: DeviceId }>()
+const { rig, value, only } = defineProps<{
+  rig: Rig
+  value: DeviceId
+  /** In place of those that answer to messages. */
+  only?: (device: Device) => boolean
+}>()
 const emit = defineEmits<{ choose: [deviceId: DeviceId] }>()
 
-const choices = computed(() => receivers(rig).map(({ id, name }) => ({ value: id as string, text: name })))
+const choices = computed(() =>
+  (only ? inOrder(rig.devices).filter(only) : receivers(rig)).map(({ id, name }) => ({
+    value: id as string,
+    text: name,
+  })),
+)
 </script>
 
 <template>

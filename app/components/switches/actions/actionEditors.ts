@@ -18,6 +18,7 @@ import StepControl from './StepControl.vue'
 import StepPreset from './StepPreset.vue'
 import SweepControl from './SweepControl.vue'
 import TapAction from './TapAction.vue'
+import TapOutAction from './TapOutAction.vue'
 import TempoAction from './TempoAction.vue'
 import TravelAction from './TravelAction.vue'
 import TunerAction from './TunerAction.vue'
@@ -38,6 +39,7 @@ export const ACTION_EDITORS: { readonly [Kind in ActionKind]: Component } = {
   wait: WaitAction,
   contact: ContactAction,
   tap: TapAction,
+  tapOut: TapOutAction,
   tempo: TempoAction,
   clock: ClockAction,
   tuner: TunerAction,

@@ -105,6 +105,7 @@ function addControl(): void {
     reading: { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
     kind: 'fixed',
     map: 'device',
+    division: null,
     source: 'heard',
     note: '',
     origin: '',

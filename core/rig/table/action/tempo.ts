@@ -2,11 +2,11 @@ import * as z from 'zod'
 
 import type { ActionRow } from './actionRow'
 
-/** The tempo the controller keeps: set, or made faster or slower by so much. */
+/** The tempo the controller keeps: set, made faster or slower by so much, or put back to what song or sound stored. */
 export const tempoSchema = z.strictObject({
   kind: z.literal('tempo'),
-  does: z.literal(['set', 'nudge']),
-  /** Beats a minute; for a nudge the difference. */
+  does: z.literal(['set', 'nudge', 'stored']),
+  /** Beats a minute; for a nudge the difference; 0 for the stored one. */
   bpm: z.number().min(-100).max(400),
 })
 

@@ -1,0 +1,235 @@
+import { own } from '../base/own'
+import { putSwitch } from '../rig/edits/switchSlot'
+import type { Edit } from '../rig/edit'
+import { editRow } from '../rig/edits/editRow'
+import type { Rig } from '../rig/rig'
+import { placeKey, switchesHere } from '../rig/switchesHere'
+import type { Action } from '../rig/table/action'
+import { actionLists, type Footswitch } from '../rig/table/switch'
+import { destination } from '../switching/action/travel'
+import { expanded } from '../switching/action'
+import { NOTHING_KNOWN } from '../switching/known'
+import { canRun, canStop, isSilent, loopPlaces, type LoopPlace, type LoopSwitch } from '../simulate/loopMoves'
+import type { Bank } from '../rig/table/bank'
+import type { FindingOf } from './finding'
+
+interface OnSwitch {
+  readonly device: string
+  readonly label: string
+  readonly number: number
+}
+
+export type LoopClear = FindingOf<
+  'loopClear',
+  OnSwitch & {
+    /** How it clears: held for so many ms, or by a plain step beside the switch that stops. */
+    readonly how: 'hold' | 'beside'
+    readonly holdMs: number
+    readonly stop: string
+  }
+>
+
+export type LoopStop = FindingOf<
+  'loopStop',
+  { readonly device: string; readonly bank: string; readonly from: string; readonly stop: string }
+>
+
+export type LoopTempo = FindingOf<
+  'loopTempo',
+  OnSwitch & { readonly by: 'tap' | 'tapOut' | 'tempo' | 'sound' }
+>
+
+/** A hold shorter than this is come to by a slow foot, in ms. */
+const SLOW_FOOT_MS = 1000
+
+const nameOf = ({ label, number }: Footswitch): string => label || `switch ${number}`
+const bankName = ({ name, index }: Bank, first: number): string => name || `bank ${index + first}`
+
+const stopsKeeping = (one: LoopSwitch, kind: 'step' | 'twice'): boolean =>
+  one.does[kind].playing.to === 'stopped'
+/** It empties a loop that plays or stands. */
+const clears = (one: LoopSwitch, kind: 'step' | 'hold'): boolean =>
+  (['playing', 'stopped'] as const).some((state) => one.does[kind][state].to === 'empty')
+
+/** Clearing is too near to stopping: the same switch held a little long, or the one beside it stepped on. */
+export const loopClear = (rig: Rig): LoopClear[] =>
+  [...loopPlaces(rig)].flatMap(([deviceId, places]) => {
+    const device = own(rig.devices, deviceId)!
+    const told = new Set<string>()
+    return places.flatMap(({ switches }) =>
+      switches.flatMap((one): LoopClear[] => {
+        const { footswitch } = one
+        const controller = own(rig.controllers, own(rig.banks, footswitch.bankId)?.controllerId ?? '')
+        if (!controller || told.has(footswitch.id)) return []
+        const base = {
+          code: 'loopClear' as const,
+          about: { table: 'switches' as const, id: footswitch.id },
+        }
+        const facts = { device: device.name, label: footswitch.label, number: footswitch.number }
+        const isLong = footswitch.longPress.length > 0 && controller.events.includes('longPress')
+        const holdMs = isLong ? controller.longMs : device.looper!.holdMs
+        const isStop = stopsKeeping(one, 'step') || stopsKeeping(one, 'twice')
+        if (isStop && clears(one, 'hold') && holdMs < SLOW_FOOT_MS) {
+          told.add(footswitch.id)
+          const fix = isLong
+            ? editRow(rig, 'changeController', 'controllers', controller.id, { longMs: SLOW_FOOT_MS })
+            : null
+          return [
+            {
+              ...base,
+              severity: 'warning',
+              facts: { ...facts, how: 'hold', holdMs, stop: nameOf(footswitch) },
+              ...(fix && { fix }),
+            },
+          ]
+        }
+        if (!clears(one, 'step')) return []
+        const beside = switches.find(
+          (other) =>
+            other !== one &&
+            stopsKeeping(other, 'step') &&
+            isBeside(controller.columns, footswitch, other.footswitch),
+        )
+        if (!beside) return []
+        told.add(footswitch.id)
+        const fix = onHold(rig, footswitch, controller.events.includes('longPress'))
+        return [
+          {
+            ...base,
+            severity: 'warning',
+            facts: { ...facts, how: 'beside', holdMs, stop: nameOf(beside.footswitch) },
+            ...(fix && { fix }),
+          },
+        ]
+      }),
+    )
+  })
+
+const isBeside = (columns: number, one: Footswitch, other: Footswitch): boolean => {
+  if (one.jack !== '' || other.jack !== '') return false
+  const at = ({ number }: Footswitch) => [Math.floor((number - 1) / columns), (number - 1) % columns] as const
+  const [[row, column], [otherRow, otherColumn]] = [at(one), at(other)]
+  return Math.abs(row - otherRow) + Math.abs(column - otherColumn) === 1
+}
+
+/** What it does at a step, done when held instead. */
+function onHold(rig: Rig, footswitch: Footswitch, canHold: boolean): Edit | null {
+  const { positions, longPress, release } = footswitch
+  if (!canHold || positions.length > 1 || longPress.length > 0 || release.length > 0) return null
+  return {
+    label: 'changeSwitch',
+    changes: [putSwitch(rig, { ...footswitch, positions: [[]], longPress: positions[0]! })],
+  }
+}
+
+/** Banks one gesture leads to from a place. */
+function ledTo(rig: Rig, { bankId, layer }: LoopPlace): Set<string> {
+  const known = { ...NOTHING_KNOWN, bankId, layer }
+  return new Set(
+    [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch) =>
+      actionLists(footswitch).flatMap(({ actions }) =>
+        expanded(rig, actions).flatMap(({ action }) => {
+          if (action.kind !== 'travel') return []
+          const to = destination(rig, action, known)
+          return to === null || to === bankId ? [] : [to as string]
+        }),
+      ),
+    ),
+  )
+}
+
+/** A loop can be left running: one step leads to a bank where nothing stops it. */
+export const loopStop = (rig: Rig): LoopStop[] =>
+  [...loopPlaces(rig)].flatMap(([deviceId, places]) => {
+    const device = own(rig.devices, deviceId)!
+    const base = places.filter(({ layer }) => layer === 'base')
+    const hasStop = (bankId: string) =>
+      places.some((place) => place.bankId === bankId && place.switches.some(canStop))
+    const told = new Set<string>()
+    // Wherever it can be made to run, and wherever one has come from there with it running.
+    return base
+      .filter(({ switches }) => switches.some(canRun))
+      .flatMap((place): LoopStop[] =>
+        [...ledTo(rig, place)].flatMap((to): LoopStop[] => {
+          if (told.has(to) || hasStop(to) || isStoppedOnTheWay(rig, deviceId, place.bankId, to)) return []
+          told.add(to)
+          const bank = own(rig.banks, to)!
+          const first = own(rig.controllers, bank.controllerId)?.firstBank ?? 1
+          const stop = base.flatMap(({ switches }) => switches).find((one) => canStop(one))?.footswitch
+          const fix = stop ? everywhere(rig, stop, to) : null
+          return [
+            {
+              code: 'loopStop',
+              severity: 'warning',
+              about: { table: 'banks', id: to },
+              facts: {
+                device: device.name,
+                bank: bankName(bank, first),
+                from: bankName(own(rig.banks, place.bankId)!, first),
+                stop: stop ? nameOf(stop) : '',
+              },
+              ...(fix && { fix }),
+            },
+          ]
+        }),
+      )
+  })
+
+/** The leaving of one bank or the coming to the other works the looper: what comes of that is left to the player. */
+function isStoppedOnTheWay(rig: Rig, deviceId: string, from: string, to: string): boolean {
+  const inputs = own(rig.devices, deviceId)?.looper?.inputs ?? []
+  const worksIt = (action: Action): boolean =>
+    inputs.some(({ by }) =>
+      by?.kind === 'control'
+        ? 'controlId' in action && action.controlId === by.controlId
+        : by !== null &&
+          action.kind === 'contact' &&
+          action.contactId === by.contactId &&
+          action.deviceId === deviceId,
+    )
+  const actions = [...(own(rig.banks, from)?.leave ?? []), ...(own(rig.banks, to)?.enter ?? [])]
+  return expanded(rig, actions).some(({ action }) => worksIt(action))
+}
+
+/** The stop in every bank that says nothing else of its place; null where the bank does. */
+function everywhere(rig: Rig, stop: Footswitch, bankId: string): Edit | null {
+  if (stop.everywhere || switchesHere(rig, bankId, stop.layer).has(placeKey(stop))) return null
+  return { label: 'changeSwitch', changes: [putSwitch(rig, { ...stop, everywhere: true })] }
+}
+
+/** The tempo can be changed where a loop runs that keeps it. */
+export const loopTempo = (rig: Rig): LoopTempo[] =>
+  [...loopPlaces(rig)].flatMap(([deviceId, places]) => {
+    const device = own(rig.devices, deviceId)!
+    if (device.looper?.tempo !== 'fixes') return []
+    const told = new Set<string>()
+    return places
+      .filter(
+        ({ switches }) =>
+          switches.some(canRun) || switches.some(({ does }) => !isSilent(does.step.playing.to)),
+      )
+      .flatMap(({ bankId, layer }) =>
+        [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch): LoopTempo[] => {
+          const by = actionLists(footswitch)
+            .flatMap(({ actions }) => expanded(rig, actions))
+            .map(({ action }) => changesTempo(rig, action))
+            .find((one) => one !== null)
+          if (!by || told.has(footswitch.id)) return []
+          told.add(footswitch.id)
+          const { label, number, id } = footswitch
+          return [
+            {
+              code: 'loopTempo',
+              severity: 'warning',
+              about: { table: 'switches', id },
+              facts: { device: device.name, label, number, by },
+            },
+          ]
+        }),
+      )
+  })
+
+function changesTempo(rig: Rig, action: Action): LoopTempo['facts']['by'] | null {
+  if (action.kind === 'tap' || action.kind === 'tapOut' || action.kind === 'tempo') return action.kind
+  return action.kind === 'recallSound' && own(rig.sounds, action.soundId)?.tempo != null ? 'sound' : null
+}

@@ -1,0 +1,30 @@
+import * as z from 'zod'
+import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalars'
+
+export type SongId = Id<'song'>
+
+/** The tempi a rig may name, in beats a minute. */
+export const BPM_LEAST = 20
+export const BPM_MOST = 400
+
+export const bpmSchema = z.number().min(BPM_LEAST).max(BPM_MOST)
+
+/** A song of the set, with the tempo it is stored at. */
+export const songSchema = z.strictObject({
+  id: idSchema<'song'>(),
+  order: orderSchema,
+  name: nameSchema,
+  /** Beats a minute; null when it has none. */
+  tempo: bpmSchema.nullable(),
+  /** In its place for tonight only, and since which day; null when the stored one holds. */
+  tonight: z.strictObject({ bpm: bpmSchema, since: z.iso.date() }).nullable(),
+  /** Beats between the step that comes to it and its first note; null when that is not known. */
+  countIn: z.int().min(0).max(256).nullable(),
+  notes: textSchema(400),
+})
+
+export type Song = Readonly<z.infer<typeof songSchema>>
+
+/** The tempo a song has now: tonight's where there is one. */
+export const songTempo = ({ tempo, tonight }: Pick<Song, 'tempo' | 'tonight'>): number | null =>
+  tonight?.bpm ?? tempo

@@ -1,0 +1,196 @@
+import { own } from '../base/own'
+import { EMPTY_LOOP, type LoopNow, type Take } from '../looper/machine'
+import { perTables } from '../rig/perTables'
+import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
+import { switchesHere } from '../rig/switchesHere'
+import type { Action } from '../rig/table/action'
+import type { BankId } from '../rig/table/bank'
+import type { Device, DeviceId } from '../rig/table/device'
+import { LOOP_STATES, type LoopState } from '../rig/table/looper'
+import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
+import { expanded } from '../switching/action'
+import { listSteps, doingFirst } from '../switching/compile'
+import { deviceState, floorAtPowerOn, type FloorState } from './floor'
+import { advance, step } from './step'
+
+/** What a foot does to one switch: a step, two quick ones, or held until the looper counts it as holding. */
+export const LOOP_FEET = ['step', 'twice', 'hold'] as const
+export type LoopFootKind = (typeof LOOP_FEET)[number]
+
+/** What becomes of a looper in one state by one thing a foot does. */
+export interface LoopOutcome {
+  readonly to: LoopState
+  /** Recorded or overdubbed on the way, in µs, though it is over by then: a hold's press is felt by the looper too. */
+  readonly recorded: number
+  /** A layer that was there before is gone. */
+  readonly loses: boolean
+}
+
+export interface LoopSwitch {
+  readonly footswitch: Footswitch
+  readonly does: { readonly [Kind in LoopFootKind]: { readonly [State in LoopState]: LoopOutcome } }
+}
+
+/** Two steps this far apart, in µs: sooner than any looper's window for a double press ends. */
+const TWICE = 180_000
+const DOWN = 80_000
+/** The loop there was before the foot came down, in µs. */
+const BEGAN = 1_000_000
+const LASTS = 4_000_000
+const NOW = 10_000_000
+
+/** A looper that has been in a state for a while. */
+function loopIn(state: LoopState): LoopNow {
+  const take = (kind: Take['kind'], from: number, to: number | null): Take => ({
+    kind,
+    from,
+    to,
+    fate: 'kept',
+  })
+  const loop = take('loop', BEGAN, BEGAN + LASTS)
+  const takes: Record<LoopState, readonly Take[]> = {
+    empty: [],
+    recording: [take('loop', NOW - LASTS, null)],
+    playing: [loop],
+    overdubbing: [loop, take('dub', NOW - LASTS, null)],
+    stopped: [loop],
+  }
+  return { ...EMPTY_LOOP, state, since: NOW - LASTS, takes: takes[state] }
+}
+
+/** Whether anything a list does comes to an input of a looper, as far as its own switch knows. */
+function works(rig: Rig, device: Device, footswitch: Footswitch): boolean {
+  const inputs = device.looper?.inputs ?? []
+  const controls = new Set(
+    inputs.flatMap(({ by }) => (by?.kind === 'control' ? [by.controlId as string] : [])),
+  )
+  const contacts = new Set(inputs.flatMap(({ by }) => (by?.kind === 'contact' ? [by.contactId] : [])))
+  const isIt = (action: Action): boolean =>
+    ('controlId' in action && controls.has(action.controlId ?? '')) ||
+    (action.kind === 'contact' && action.deviceId === device.id && contacts.has(action.contactId)) ||
+    (action.kind === 'raw' && action.deviceId === device.id) ||
+    (action.kind === 'tapOut' && action.deviceId === device.id)
+  return actionLists(footswitch).some(({ actions }) => {
+    if (expanded(rig, actions).some(({ action }) => isIt(action))) return true
+    // A sound that sets the control, or whatever else comes to it.
+    return listSteps(rig, actions, doingFirst(rig, footswitch)).some(
+      (one) => one.kind === 'contact' && one.deviceId === device.id && contacts.has(one.contactId),
+    )
+  })
+}
+
+/** What every switch of a bank and layer that works a looper makes of it, state by state: tried on the floor itself. */
+export function loopSwitches(rig: Rig, deviceId: DeviceId, bankId: BankId, layer: Layer): LoopSwitch[] {
+  const device = own(rig.devices, deviceId)
+  if (!device?.looper) return []
+  return [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch) =>
+    works(rig, device, footswitch)
+      ? [{ footswitch, does: tried(rig, device, bankId, layer, footswitch) }]
+      : [],
+  )
+}
+
+function tried(
+  rig: Rig,
+  device: Device,
+  bankId: BankId,
+  layer: Layer,
+  footswitch: Footswitch,
+): LoopSwitch['does'] {
+  const start = floorAtPowerOn(rig)
+  const longest = Math.max(
+    device.looper!.holdMs,
+    own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')?.longMs ?? 0,
+  )
+  const feet: Record<LoopFootKind, readonly (readonly [at: number, kind: 'press' | 'release'])[]> = {
+    step: [
+      [0, 'press'],
+      [DOWN, 'release'],
+    ],
+    twice: [
+      [0, 'press'],
+      [DOWN, 'release'],
+      [TWICE, 'press'],
+      [TWICE + DOWN, 'release'],
+    ],
+    hold: [
+      [0, 'press'],
+      [longest * 1000 + 100_000, 'release'],
+    ],
+  }
+  const of = (kind: LoopFootKind, state: LoopState): LoopOutcome => {
+    const before = loopIn(state)
+    let floor: FloorState = {
+      ...start,
+      at: NOW,
+      known: { ...start.known, bankId, layer },
+      devices: { ...start.devices, [device.id]: { ...deviceState(start, device.id), loop: before } },
+    }
+    for (const [at, foot] of feet[kind])
+      floor = step(rig, floor, { kind: foot, switchId: footswitch.id, at: NOW + at }).state
+    // Time for single presses that wait to become double ones, and for what travels on the wire.
+    floor = advance(rig, floor, floor.at + 1_200_000).state
+    return outcome(before, deviceState(floor, device.id).loop ?? before)
+  }
+  const by = (kind: LoopFootKind) =>
+    Object.fromEntries(LOOP_STATES.map((state) => [state, of(kind, state)])) as {
+      [State in LoopState]: LoopOutcome
+    }
+  return { step: by('step'), twice: by('twice'), hold: by('hold') }
+}
+
+function outcome(before: LoopNow, after: LoopNow): LoopOutcome {
+  const began = after.takes.filter(({ from }) => from >= NOW)
+  const recorded = began.reduce((sum, { from, to }) => sum + (to === null ? 0 : to - from), 0)
+  const kept = ({ takes }: LoopNow) => takes.filter(({ fate, from }) => fate === 'kept' && from < NOW).length
+  return { to: after.state, recorded, loses: kept(after) < kept(before) }
+}
+
+/** States in which it sounds or records. */
+const RUNS: readonly LoopState[] = ['playing', 'overdubbing']
+
+/** Whether a switch can stop the loop in one go, whatever else it does. */
+export const canStop = ({ does }: LoopSwitch): boolean =>
+  LOOP_FEET.some((kind) => RUNS.every((state) => isSilent(does[kind][state].to)))
+
+/** Whether a switch can make a loop run. */
+export const canRun = ({ does }: LoopSwitch): boolean =>
+  LOOP_FEET.some((kind) =>
+    (['empty', 'recording', 'stopped'] as const).some((state) => {
+      const { to } = does[kind][state]
+      return to !== state && (to === 'recording' || RUNS.includes(to))
+    }),
+  )
+
+export const isSilent = (state: LoopState): boolean => state === 'stopped' || state === 'empty'
+
+/** One place of the foot with what works a looper there. */
+export interface LoopPlace {
+  readonly bankId: BankId
+  readonly layer: Layer
+  readonly switches: readonly LoopSwitch[]
+}
+
+/** Every bank and layer, with what works each looper there. */
+export const loopPlaces = perTables(
+  FLOOR_TABLES,
+  (rig: Rig): ReadonlyMap<DeviceId, readonly LoopPlace[]> =>
+    new Map(
+      Object.values(rig.devices).flatMap(({ id, looper }) =>
+        looper === null
+          ? []
+          : [
+              [
+                id,
+                byIndex(rig.banks).flatMap((bank) =>
+                  (['base', 'shift'] as const).map((layer): LoopPlace => ({
+                    bankId: bank.id,
+                    layer,
+                    switches: loopSwitches(rig, id, bank.id, layer),
+                  })),
+                ),
+              ] as const,
+            ],
+      ),
+    ),
+)

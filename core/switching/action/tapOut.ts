@@ -1,0 +1,73 @@
+import { own } from '../../base/own'
+import { contactsOf } from '../../rig/cabling/contacts'
+import { inOrder, type Rig } from '../../rig/rig'
+import type { ActionOf } from '../../rig/table/action'
+import type { Device } from '../../rig/table/device'
+import type { TapIn } from '../../rig/table/tapIn'
+import { tapsOut } from '../../tempo/tapOut'
+import { controlSends } from '../controlSends'
+import { contactKey } from '../known'
+import { devicesMeant } from '../phrase/controls'
+import { without, type Reading } from '../phrase/phrase'
+import type { ActionStep } from '../step'
+import { tempoNow } from '../tempoNow'
+import type { ActionDoes } from './actionDoes'
+
+/** As many taps as the device needs, in the tempo of now; nothing where it cannot be told that tempo. */
+export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
+  starts: (rig) => {
+    const device = inOrder(rig.devices).find(({ tapIn }) => tapIn !== null)
+    return device ? { kind: 'tapOut', deviceId: device.id } : null
+  },
+  asks: () => ['tempo'],
+  steps: (rig, { deviceId }, { known }) => {
+    const device = own(rig.devices, deviceId)
+    const one = device?.tapIn && oneTap(rig, device, device.tapIn)
+    if (!device?.tapIn || !one) return []
+    const out = tapsOut(device.tapIn, tempoNow(known).bpm)
+    if (!out.ok) return []
+    const steps = out.value.taps.flatMap(({ closeAt, openAt }, n, all): ActionStep[] => {
+      const next = all[n + 1]
+      const gap = next ? [{ kind: 'wait' as const, microseconds: next.closeAt - openAt }] : []
+      return [...one.down, { kind: 'wait', microseconds: openAt - closeAt }, ...one.up, ...gap]
+    })
+    return [{ kind: 'start', name: `tapOut/${deviceId}`, steps }]
+  },
+  reads: (rig, { words }) => {
+    const said = without(words, 'tap', 'out') ?? without(words, 'taps', 'out')
+    if (!said) return []
+    return devicesMeant(rig, said).flatMap(({ device, left, fit }): Reading[] =>
+      device.tapIn !== null && left.length === 0
+        ? [{ action: { kind: 'tapOut', deviceId: device.id }, sureness: fit + 6 }]
+        : [],
+    )
+  },
+}
+
+/** What makes one tap; null where no output or message reaches the place. */
+function oneTap(
+  rig: Rig,
+  device: Device,
+  { place }: TapIn,
+): { down: readonly ActionStep[]; up: readonly ActionStep[] } | null {
+  if (place.kind === 'control') {
+    const reading = own(rig.controls, place.controlId)?.reading
+    const value = reading && 'value' in reading ? reading.value : 127
+    const down = controlSends(rig, place.controlId, value)
+    return down.length === 0
+      ? null
+      : { down, up: reading?.kind === 'switch' ? controlSends(rig, place.controlId, 0) : [] }
+  }
+  const { contactId } = place
+  const output = contactsOf(rig, device).find(({ id }) => id === contactId)?.output
+  if (!output) return null
+  const put = (isClosed: boolean): ActionStep[] => [
+    { kind: 'contact', deviceId: device.id, contactId, isClosed, output },
+    { kind: 'know', learned: { contacts: { [contactKey(device.id, contactId)]: isClosed } } },
+  ]
+  return { down: put(true), up: put(false) }
+}
+
+/** Whether anything of the rig can tap at a device. */
+export const canTapOut = (rig: Rig, device: Device): boolean =>
+  device.tapIn !== null && oneTap(rig, device, device.tapIn) !== null

@@ -1,0 +1,63 @@
+import { perTables, CABLING } from '../rig/perTables'
+import { clockSenders, clockWaysFrom, type ClockWay } from '../rig/cabling/clockWays'
+import { inOrder, type Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
+import type { Controller } from '../rig/table/controller'
+import type { Device } from '../rig/table/device'
+import { actionLists } from '../rig/table/switch'
+
+/**
+ * What comes of the clocks of a rig at one box. `kept`: none may come, and none does; `harmed`: none may come, and one does;
+ * `two`: of several, or of one by several ways; `follows`; `waits`: it would follow, and none comes; `passes`: it comes and
+ * is not followed; `none`.
+ */
+export type ClockVerdict = 'kept' | 'harmed' | 'two' | 'follows' | 'waits' | 'passes' | 'none'
+
+export interface ClockAt {
+  readonly box: Device | Controller
+  readonly table: 'devices' | 'controllers'
+  readonly ways: readonly ClockWay[]
+  readonly verdict: ClockVerdict
+}
+
+const speaksOfClock = (actions: readonly Action[]): boolean => actions.some(({ kind }) => kind === 'clock')
+
+/** Controllers that can send clock and are told to somewhere, and devices that do by themselves. */
+export const clockGivers = perTables(
+  [...CABLING, 'banks', 'switches', 'macros'],
+  (rig: Rig): readonly string[] => {
+    const lists = [
+      ...inOrder(rig.controllers).map(({ onPower }) => onPower),
+      ...Object.values(rig.banks).flatMap(({ enter, leave }) => [enter, leave]),
+      ...Object.values(rig.switches).flatMap((one) => actionLists(one).map(({ actions }) => actions)),
+      ...Object.values(rig.macros).map(({ actions }) => actions),
+    ]
+    const isAsked = lists.some(speaksOfClock)
+    return clockSenders(rig).filter((id) => isAsked || Object.hasOwn(rig.devices, id))
+  },
+)
+
+/** For every box that could hear a clock, which come and what comes of it. */
+export const clockPlan = perTables(
+  [...CABLING, 'banks', 'switches', 'macros'],
+  (rig: Rig): readonly ClockAt[] => {
+    const ways = clockGivers(rig).flatMap((id) => clockWaysFrom(rig, id))
+    const at = (table: ClockAt['table'], box: Device | Controller): ClockAt => {
+      const ours = ways.filter(({ to }) => to === box.id)
+      const harms = 'clockHarms' in box && box.clockHarms
+      return { box, table, ways: ours, verdict: verdictOf(ours.length, box.followsClock, harms) }
+    }
+    return [
+      ...inOrder(rig.controllers).map((box) => at('controllers', box)),
+      ...inOrder(rig.devices)
+        .filter(({ kind }) => kind === 'receiver')
+        .map((box) => at('devices', box)),
+    ]
+  },
+)
+
+function verdictOf(ways: number, follows: boolean, harms: boolean): ClockVerdict {
+  if (harms) return ways > 0 ? 'harmed' : 'kept'
+  if (!follows) return ways > 0 ? 'passes' : 'none'
+  return ways === 0 ? 'waits' : ways === 1 ? 'follows' : 'two'
+}

@@ -1,0 +1,17 @@
+import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { Song } from '#core'
+import { rigRow } from './rigRow'
+
+export const songs = sqliteTable(
+  'songs',
+  {
+    ...rigRow<Song['id']>(),
+    order: real().notNull(),
+    name: text().notNull(),
+    tempo: real(),
+    tonight: text({ mode: 'json' }).$type<Song['tonight']>(),
+    countIn: integer(),
+    notes: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.id] })],
+)
