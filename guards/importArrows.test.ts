@@ -77,7 +77,7 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/prove',
     ],
   ],
-  ['core/archetype', ['core/base', 'core/rig', 'core/archetype']],
+  ['core/archetype', ['core/base', 'core/rig', 'core/looper', 'core/archetype']],
   ['core/arrange', ['core/base', 'core/rig', 'core/arrange']],
   ['core', ['core']],
   ['shared', ['core', 'shared']],

@@ -21,6 +21,7 @@ import { isolatingBox } from './devices/isolatingBox'
 import { mixer } from './devices/mixer'
 import { amp } from './devices/amp'
 import { plainPedal } from './devices/plainPedal'
+import { tapPedal } from './devices/tapPedal'
 import { expressionPedal } from './devices/expressionPedal'
 import { toePedal } from './devices/toePedal'
 import { dualFootswitch } from './devices/dualFootswitch'
@@ -60,6 +61,7 @@ export const DEVICES: readonly DeviceArchetype[] = [
   mixer,
   isolatingBox,
   plainPedal,
+  tapPedal,
   expressionPedal,
   toePedal,
   dualFootswitch,

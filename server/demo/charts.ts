@@ -56,7 +56,8 @@ const lines: Readonly<Record<string, readonly Line[]>> = {
   ],
   echo: [
     ['echo-on', '', 'Echo on', 102, onOff],
-    ['echo-time', '', 'Time', 103, range('ms', 20, 1200, 'logarithmic')],
+    ['echo-time', '', 'Time', 103, range('ms', 20, 1200, 'logarithmic'), { division: 'quarter' }],
+    ['echo-right', '', 'Right side', 111, range('ms', 20, 1200, 'logarithmic'), { division: 'dottedEighth' }],
     ['echo-repeats', '', 'Repeats', 104, percent],
     ['echo-mix', '', 'Mix', 105, percent],
     ['echo-wow', 'Tape', 'Wow', 106, percent],
@@ -102,13 +103,20 @@ const lines: Readonly<Record<string, readonly Line[]>> = {
         },
       },
     ],
+    ['synth-wobble', 'Filter', 'Wobble', 42, range('Hz', 0.1, 12, 'logarithmic'), { division: 'eighth' }],
     ['synth-wah-on', 'Filter', 'Wah', 40, onOff],
     ['synth-wah-sweep', 'Filter', 'Wah sweep', 41, percent],
     ['synth-next', '', 'Next and previous preset', 39, { kind: 'increment', up: 1, down: 0 }],
   ],
 }
 
-export const controls: readonly Control[] = Object.entries(lines).flatMap(([deviceId, chart], d) =>
+/** The loop pedal takes its two footswitches over MIDI too: general purpose switches 80 and 81. */
+const LOOP_SWITCHES: readonly Line[] = [
+  ['loop-one', '', 'Loop switch', 80, onOff],
+  ['loop-two', '', 'Stop switch', 81, onOff],
+]
+
+export const controls: readonly Control[] = Object.entries({ ...lines, looper: LOOP_SWITCHES }).flatMap(([deviceId, chart], d) =>
   chart.map(([id, section, name, number, reading, fields], n): Control => ({
     id: id as Control['id'],
     deviceId: deviceId as Control['deviceId'],

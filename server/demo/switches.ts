@@ -16,6 +16,10 @@ import {
   type Rig,
   type SwitchEvent,
   type SwitchId,
+  plannedLoop,
+  planLooper,
+  type DeviceId,
+  type SongId,
 } from '#core'
 
 /**
@@ -28,13 +32,22 @@ type Bank = readonly [
   name: string,
   fields?: Partial<typeof BLANK_BANK>,
   enter?: readonly string[],
+  leave?: readonly string[],
 ]
 
+const song = (id: string) => id as SongId
+
 const BANKS: readonly Bank[] = [
-  ['storm', 'Storm', { colour: 'Red' }, ['tempo 132']],
-  ['storm2', 'Storm, after', { colour: 'Red', pageOf: 'storm' as BankId }],
-  ['entracte', "Entr'acte", { colour: 'Green' }, ['tempo 118']],
-  ['finale', 'Finale', { colour: 'Amber' }, ['tempo 140']],
+  ['storm', 'Storm', { colour: 'Red', songId: song('storm') }, ['tap out tremolo']],
+  [
+    'storm2',
+    'Storm, after',
+    { colour: 'Red', pageOf: 'storm' as BankId, songId: song('storm') },
+    [],
+    ['stop switch on loop', 'stop switch off loop'],
+  ],
+  ['entracte', "Entr'acte", { colour: 'Green', songId: song('walk') }, ['tap out tremolo']],
+  ['finale', 'Finale', { colour: 'Amber', songId: song('end') }, ['tap out tremolo']],
   ['repairs', 'Repairs', { colour: 'White' }],
 ]
 
@@ -106,14 +119,13 @@ const SWITCHES: readonly Line[] = [
   { at: ['storm', 8], label: 'After', press: [['page']] },
   { at: ['storm2', 1], press: [['gale']] },
   { at: ['storm2', 2], press: [['lantern']] },
-  { at: ['storm2', 3], label: 'Loop', press: [['looper record']] },
-  { at: ['storm2', 4], label: 'Buoy bell', press: [['note 60 synth']] },
   { at: ['storm2', 6], label: 'Filter', press: [['sweep filter 0 100 2s']] },
   { at: ['storm2', 7], label: 'Unison', press: [['b6 23 40 synth']] },
   { at: ['storm2', 8], label: 'Storm', press: [['page']] },
   { at: ['entracte', 1], press: [["entr'acte walk"]], more: group('Walk') },
   { at: ['entracte', 2], press: [['pizzicato']], more: group('Walk') },
   { at: ['entracte', 3], press: [['bell buoy sound']], more: group('Walk') },
+  { at: ['entracte', 4], label: 'Song tempo', press: [['tempo back']] },
   { at: ['entracte', 6], label: 'Tap', press: [['tap tempo echo']] },
   { at: ['entracte', 7], label: 'Slower', press: [['tempo -1']] },
   { at: ['entracte', 8], label: 'Faster', press: [['tempo +1']] },
@@ -126,6 +138,8 @@ const SWITCHES: readonly Line[] = [
   { at: ['repairs', 1], label: 'Clock', press: [['clock']] },
   { at: ['repairs', 2], label: 'Octave stab', press: [['octaver pulse 2']] },
   { at: ['repairs', 3], label: 'Amp, drive', press: [['relay drive', 'wait 30', 'hall off']] },
+  { at: ['repairs', 4], label: 'Buoy bell', press: [['note 60 synth']] },
+  { at: ['repairs', 6], label: 'Echo loop', press: [['looper record']] },
   { at: ['repairs', 8], label: 'Home', press: [['home']] },
 ]
 
@@ -206,10 +220,22 @@ export const switchStepsOfDemo: readonly Step[] = [
           name,
         }),
   ),
-  ...BANKS.flatMap(([id, , , enter = []]) =>
-    enter.map((phrase) => typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'enter' }), phrase)),
-  ),
+  ...BANKS.flatMap(([id, , , enter = [], leave = []]) => [
+    ...enter.map((phrase) =>
+      typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'enter' }), phrase),
+    ),
+    ...leave.map((phrase) =>
+      typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'leave' }), phrase),
+    ),
+  ]),
   () => addRow('addMacro', 'macros', { id: MACRO.id, order: 1, name: MACRO.name, actions: [] }),
   ...MACRO.does.map((phrase) => typedInto(() => ({ of: 'macro', macroId: MACRO.id }), phrase)),
   ...SWITCHES.flatMap(switchSteps),
+  // The loop pedal on two switches, as Tempo plans it.
+  (rig) => {
+    const plan = plannedLoop(rig, 'looper' as DeviceId, rig.controllers['controller']!, 2)
+    if (!plan.ok) throw new RangeError(`The demo's looper cannot be planned: ${plan.refusal.code}`)
+    const places = [3, 4].map((number) => ({ number, newId: `storm2-${number}` as SwitchId }))
+    return planLooper(rig, 'storm2' as BankId, plan.value, places)
+  },
 ]

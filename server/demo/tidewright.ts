@@ -9,6 +9,7 @@ import {
   emptyRig,
   editRow,
   endOf,
+  LOOP_CHARTS,
   layCable,
   learnedText,
   requireChannel,
@@ -22,6 +23,8 @@ import {
   type Footswitch,
   type Preset,
   type Rig,
+  type Song,
+  USUAL_TAP_IN,
 } from '#core'
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
@@ -39,6 +42,7 @@ export function tidewright(): Rig {
     controls: byId(controls),
     presets: byId(presets),
     banks: byId(banks),
+    songs: byId(songs),
     switches: byId(switches),
     pairs: byId(pairs),
   }
@@ -66,17 +70,21 @@ const CABLES: readonly (readonly [from: string, to: string, centimetres: number,
   ['hub.out1', 'echo.jack', 30, 'Green'],
   ['hub.out2', 'reverb.in', 45, 'Green'],
   ['hub.out3', 'host.in', 45, 'Green'],
+  ['hub.out4', 'looper.in', 45, 'Green'],
   ['host.host1', 'synth.usb', 100, ''],
   ['relay.amp', 'amp.foot', 300, 'Red'],
   ['controller.relay1', 'octaver.remote', 90, 'Red'],
+  ['controller.relay2', 'tremolo.tap', 90, 'Red'],
   ['sweep.plug', 'controller.exp1', 90, 'Black'],
   ['sweep.toe', 'controller.foot', 90, 'Black'],
   ['fade.plug', 'controller.exp2', 90, 'Black'],
   ['bass.jack', 'octaver.input', 500, 'White'],
-  ['octaver.output', 'preamp.input', 60, 'White'],
+  ['octaver.output', 'tremolo.input', 30, 'White'],
+  ['tremolo.output', 'preamp.input', 60, 'White'],
   ['preamp.send', 'echo.input', 45, 'White'],
   ['echo.output', 'reverb.input', 30, 'White'],
-  ['reverb.output', 'preamp.return', 45, 'White'],
+  ['reverb.output', 'looper.input', 30, 'White'],
+  ['looper.output', 'preamp.return', 60, 'White'],
   ['preamp.output', 'isolating.input', 60, 'White'],
   ['isolating.output', 'amp.input', 300, 'White'],
   ['isolating.isolated', 'desk.left', 1000, 'White'],
@@ -142,6 +150,18 @@ const inMono = (kind: string): Device['ports'] =>
     roles: port.roles.map((role) => (role.kind === 'audioOut' ? { ...role, sound: 'mono' as const } : role)),
   }))
 
+/** The reverb stumbles over clock: the hub keeps it back from that output. */
+const HUB_JACKS: Device['ports'] = DEVICES.find(({ key }) => key === 'trsHub')!.fields.ports.map((port) =>
+  port.id === 'out2'
+    ? {
+        ...port,
+        roles: port.roles.map((role) =>
+          role.kind === 'midiOut' ? { ...role, keepsClock: true as const } : role,
+        ),
+      }
+    : port,
+)
+
 const devices: readonly Device[] = [
   device('preamp', 1, 'preamp', [1, 0], {
     name: 'Bass preamp',
@@ -167,6 +187,8 @@ const devices: readonly Device[] = [
     bypass: { kind: 'preset', index: 0 },
     rest: { preset: 0, values: [], closes: [] },
     powerOn: 0,
+    followsClock: false,
+    clockHarms: true,
   }),
   device('relay', 4, 'relayAmp', [2, 0], {
     channel: channel(6),
@@ -190,7 +212,7 @@ const devices: readonly Device[] = [
       },
     ],
   }),
-  device('hub', 6, 'trsHub', [2, 1], { name: 'TRS hub' }),
+  device('hub', 6, 'trsHub', [2, 1], { name: 'TRS hub', ports: HUB_JACKS }),
   device('host', 7, 'usbHostBox', [2, 2]),
   device('octaver', 8, 'plainPedal', [0, 1], {
     name: 'Octaver',
@@ -200,6 +222,27 @@ const devices: readonly Device[] = [
   }),
   device('sweep', 9, 'toePedal', [0, 2], { name: 'Wah and volume pedal' }),
   device('fade', 16, 'expressionPedal', [1, 3], { name: 'Fade pedal' }),
+  device('tremolo', 17, 'tapPedal', [4, 2], {
+    name: 'Tremolo',
+    tapIn: { ...USUAL_TAP_IN, place: { kind: 'contact', contactId: 'tap' }, low: 40, high: 300 },
+  }),
+  device('looper', 18, 'looper', [4, 1], {
+    name: 'Loop pedal',
+    ports: inMono('looper'),
+    channel: channel(8),
+    bypass: { kind: 'none' },
+    rest: null,
+    receivesPrograms: false,
+    sendsProgramsBack: false,
+    followsClock: false,
+    looper: {
+      ...LOOP_CHARTS.twoSwitch,
+      inputs: LOOP_CHARTS.twoSwitch.inputs.map((input, n) => ({
+        ...input,
+        by: { kind: 'control', controlId: control(n === 0 ? 'loop-one' : 'loop-two') },
+      })),
+    },
+  }),
   device('amp', 10, 'amp', [3, 0], { name: 'Bass amp' }),
   device('fuzz', 12, 'plainPedal', [4, 0], { name: 'Old fuzz', ports: [] }),
   device('bass', 13, 'instrument', [0, 3], { name: 'Bass guitar' }),
@@ -275,15 +318,38 @@ const presets: readonly Preset[] = [
   preset('synth-bell', 'synth', 1, 'Bell buoy', { lacks: [control('synth-wah')] }),
 ]
 
-const bank = (id: string, index: number, name: string): Bank => ({
+const song = (id: string, order: number, name: string, tempo: number, countIn: number): Song => ({
+  id: id as Song['id'],
+  order,
+  name,
+  tempo,
+  tonight: null,
+  countIn,
+  notes: '',
+})
+
+const songs: readonly Song[] = [
+  song('net', 1, 'Net menders', 96, 4),
+  song('low', 2, 'Undertow', 72, 8),
+  song('storm', 3, 'The storm', 132, 4),
+  song('walk', 4, "Entr'acte", 118, 4),
+  song('end', 5, 'Finale', 140, 4),
+]
+
+const bank = (id: string, index: number, name: string, songId: string): Bank => ({
   ...BLANK_BANK,
+  songId: songId as Song['id'],
+  enter: [{ kind: 'tapOut', deviceId: 'tremolo' as Device['id'] }],
   id: id as Bank['id'],
   controllerId: controller.id,
   index,
   name,
 })
 
-const banks: readonly Bank[] = [bank('menders', 0, 'Net menders'), bank('undertow', 1, 'Undertow')]
+const banks: readonly Bank[] = [
+  bank('menders', 0, 'Net menders', 'net'),
+  bank('undertow', 1, 'Undertow', 'low'),
+]
 
 const recall = (...ids: string[]): Action[] =>
   ids.map((id) => ({ kind: 'recallPreset', presetId: id as Preset['id'] }))

@@ -1,4 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
+import { LOOP_CHARTS } from '../../looper/kinds'
 import { PLAIN_128 } from '../../rig/numbering/numbering'
 import { dinIn, dinOut, power, soundIn, soundOut, switchingIn } from '../jacks'
 
@@ -13,6 +14,13 @@ export const looper: DeviceArchetype = {
     saving: { how: 'explicit', losesEdits: true },
     whileDeaf: 'keeps',
     gap: { heard: 'none', ms: 0 },
+    looper: {
+      ...LOOP_CHARTS.twoSwitch,
+      inputs: LOOP_CHARTS.twoSwitch.inputs.map((input, n) => ({
+        ...input,
+        by: { kind: 'contact', contactId: `foot${n + 1}` },
+      })),
+    },
     ports: [
       dinIn(),
       dinOut(),

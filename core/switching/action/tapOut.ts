@@ -34,7 +34,7 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
     return [{ kind: 'start', name: `tapOut/${deviceId}`, steps }]
   },
   reads: (rig, { words }) => {
-    const said = without(words, 'tap', 'out') ?? without(words, 'taps', 'out')
+    const said = without(without(words, 'tap', 'taps') ?? [], 'out')
     if (!said) return []
     return devicesMeant(rig, said).flatMap(({ device, left, fit }): Reading[] =>
       device.tapIn !== null && left.length === 0
