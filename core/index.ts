@@ -340,7 +340,7 @@ export {
   type LoopState,
 } from './rig/table/looper'
 export { tapMeaning } from './rig/chart/tapMeaning'
-export { divisionHz, divisionMs, nearestDivision } from './tempo/divisions'
+export { divisionHz, divisionMs, nearestDivision, quarterMs } from './tempo/divisions'
 export { keptAt, likelyDivision, timeUnit, type Kept } from './tempo/timed'
 export { readTaps, type Tapped } from './tempo/tapped'
 export { tapsOut, type TapOutRefusal } from './tempo/tapOut'

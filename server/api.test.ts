@@ -259,7 +259,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
         { type: 'programChange', channel: 4, programNumber: 43 },
         { type: 'programChange', channel: 5, programNumber: 1 },
       ])
-      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(47)
+      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(51)
     })
 
     it('the schema of the rig file is served', async () => {
@@ -276,7 +276,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
     it.each([
       ['empty', '', '', 'It is not JSON'],
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
-      ['of another version', text.replace('"version": 6', '"version": 7'), 'version', 'It is of version 7'],
+      ['of another version', text.replace('"version": 7', '"version": 8'), 'version', 'It is of version 8'],
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),

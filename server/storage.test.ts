@@ -7,6 +7,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import {
   addPedal,
   addRow,
+  addSong,
+  applyEdit,
   editRow,
   emptyRig,
   NO_RIG,
@@ -20,6 +22,9 @@ import {
   SHIPPED_RIDES,
   type PedalId,
   type RideId,
+  type SongId,
+  LOOP_CHARTS,
+  own,
 } from '#core'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
@@ -376,7 +381,36 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3', 'version4', 'version5'])(
+  // Made before there were songs: the demo of then, with a switch edited.
+  it('of a database of version 6 opens, is told by its log, and takes a song, a bank that plays it and a looper', async () => {
+    await copyFile(new URL('./testing/old/version6.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']?.label).toBe('Verse')
+    expect(found.songs).toEqual({})
+    expect(found.controllers['controller']).toMatchObject({ followsClock: false, tapForgetsMs: 2000 })
+    expect(found.devices['echo']).toMatchObject({ givesClock: false, clockHarms: false, tapIn: null, looper: null })
+    expect([found.banks['storm']?.songId, found.controls['echo-time']?.division]).toEqual([null, null])
+    const song = addSong(found, 'storm' as SongId, 'The storm', 132)
+    const after = applyEdit(found, song)
+    const edits = [
+      song,
+      editRow(after.ok ? after.value : found, 'changeBank', 'banks', 'storm', { songId: 'storm' as SongId })!,
+      editRow(found, 'setLooper', 'devices', 'echo', { looper: LOOP_CHARTS.oneSwitch })!,
+      editRow(found, 'keepTime', 'controls', 'echo-time', { division: 'dottedEighth' })!,
+    ]
+    for (const [n, edit] of edits.entries())
+      expect(await postEdit(store, old!.id, { id: `new-${n}`, edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    for (const { changes } of edits)
+      for (const { table, id, after: row } of changes) expect(own<unknown>(now[table] as { readonly [key: string]: unknown }, id)).toEqual(row)
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6'])(
     'a rig file of %s opens',
     async (name) => {
       const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')

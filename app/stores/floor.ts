@@ -15,6 +15,7 @@ import {
   step,
   switchesHere,
   switchName,
+  type Action,
   type BankId,
   type ChannelMessage,
   type DeviceId,
@@ -329,14 +330,18 @@ export const useFloorStore = defineStore('floor', () => {
   const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
     act({ kind: 'send', deviceId, messages })
 
+  /** Does what a switch with these actions would. */
+  const perform = (...actions: readonly Action[]): void => act({ kind: 'act', actions })
+  /** A clock from outside begins, changes or ends. */
+  const clockIn = (bpm: number | null): void => act({ kind: 'clockIn', bpm })
+
   /** Sends a sound, as a switch that recalls it would. */
-  const sendSound = (soundId: SoundId): void =>
-    act({ kind: 'act', actions: [{ kind: 'recallSound', soundId }] })
+  const sendSound = (soundId: SoundId): void => perform({ kind: 'recallSound', soundId })
 
   /** Sends only what is not so yet of a sound. */
   const goTo = (soundId: SoundId): void => act({ kind: 'need', soundId })
   /** Sends again all that was sent last; or only what is not so. */
-  const resync = (): void => act({ kind: 'act', actions: [{ kind: 'resync' }] })
+  const resync = (): void => perform({ kind: 'resync' })
   const putRight = (): void => act({ kind: 'putRight' })
 
   const power = (deviceId: DeviceId, isOn: boolean): void => act({ kind: 'power', deviceId, isOn })
@@ -464,6 +469,8 @@ export const useFloorStore = defineStore('floor', () => {
     isToeDown,
     stepOnToe,
     send,
+    perform,
+    clockIn,
     sendSound,
     goTo,
     resync,

@@ -3,7 +3,7 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals'
+  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -16,6 +16,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Sounds', page: 'sounds', key: 'u', tables: ['sounds'] },
   { name: 'Switches', page: 'switches', key: 's', tables: ['macros', 'banks', 'switches', 'runs'] },
   { name: 'Pedals', page: 'pedals', key: 'p', tables: ['pedals', 'rides'] },
+  { name: 'Tempo', page: 'tempo', key: 't', tables: ['songs'] },
 ]
 
 export const findingsOfStage = (stage: Stage, found: readonly Finding[]): Finding[] =>

@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
-import { plainTempo } from '../tempo/makeTaps'
+import { plainTempo } from '../tempo/plainTaps'
 import type { Footswitch } from '../rig/table/switch'
 
 /**

@@ -154,6 +154,7 @@ describe('the nearest value a control can reach', () => {
       wanted: 60_000 / 93.8,
       value: 67,
       reached: 20 + (67 / 127) * 1180,
+      lengthMs: 20 + (67 / 127) * 1180,
       errorMs: 20 + (67 / 127) * 1180 - 60_000 / 93.8,
     })
   })

@@ -16,7 +16,7 @@ import type { Rig } from '../rig/rig'
 import { USUAL_TAP_IN, type TapIn } from '../rig/table/tapIn'
 import { deviceState, floorAtPowerOn } from '../simulate/floor'
 import { stepAndSettle } from '../simulate/step'
-import { plainTempo } from './makeTaps'
+import { plainTempo } from './plainTaps'
 import { readTaps } from './tapped'
 import { tapsOut } from './tapOut'
 

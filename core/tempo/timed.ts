@@ -23,12 +23,13 @@ export function timeUnit({ reading }: Pick<Control, 'reading'>): TimeUnit | null
 
 /** What a control is to be at a tempo, and what of that it can be. */
 export type Kept =
-  /** In the control's unit; `reached` is what `value` gives, `errorMs` how much longer that is than the note value. */
+  /** In the control's unit; `reached` is what `value` gives, `lengthMs` how long that is, `errorMs` how much longer than the note value. */
   | {
       readonly kind: 'near'
       readonly wanted: number
       readonly value: number
       readonly reached: number
+      readonly lengthMs: number
       readonly errorMs: number
     }
   /** A name for the note value: no tempo changes it. */
@@ -55,7 +56,8 @@ export function keptAt(control: Control, bpm: number, division: Division): Kept 
   const meant = divisionMs(bpm, division)
   const at = (value: number) => {
     const reached = shownFor(reading, value, highestValue(control.address)) as number
-    return { value, reached, errorMs: lengthOf(reached) - meant }
+    const lengthMs = lengthOf(reached)
+    return { value, reached, lengthMs, errorMs: lengthMs - meant }
   }
   // The inverse rounds the step; which of its neighbours is nearest in ms is looked up, since rates turn the scale over.
   const near = valueInRange(reading, wanted)

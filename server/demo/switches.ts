@@ -18,6 +18,7 @@ import {
   type SwitchId,
   plannedLoop,
   planLooper,
+  own,
   type DeviceId,
   type SongId,
 } from '#core'
@@ -233,7 +234,7 @@ export const switchStepsOfDemo: readonly Step[] = [
   ...SWITCHES.flatMap(switchSteps),
   // The loop pedal on two switches, as Tempo plans it.
   (rig) => {
-    const plan = plannedLoop(rig, 'looper' as DeviceId, rig.controllers['controller']!, 2)
+    const plan = plannedLoop(rig, 'looper' as DeviceId, own(rig.controllers, 'controller') ?? null, 2)
     if (!plan.ok) throw new RangeError(`The demo's looper cannot be planned: ${plan.refusal.code}`)
     const places = [3, 4].map((number) => ({ number, newId: `storm2-${number}` as SwitchId }))
     return planLooper(rig, 'storm2' as BankId, plan.value, places)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own, contactsOf, deviceState, findPreset, reachedBy, soundDevices } from '#core'
+import { own, heldContacts, deviceState, findPreset, reachedBy, soundDevices } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { valueText } from '~/text/lies'
 import { displayText } from '~/text/presets'
+import { bpmText, LOOP_STATE_TEXT } from '~/text/tempo'
 
 const floor = useFloorStore()
 const rigs = useRigStore()
@@ -20,8 +21,8 @@ const lines = computed(() => {
   const moved = new Set<string>(last?.contacts.map(({ deviceId }) => deviceId))
   const lost = new Set<string>(last?.wire.flatMap(({ lostBy }) => lostBy))
   return soundDevices(rig).map((device) => {
-    const { preset, refused, lastControl, controls, contacts } = deviceState(state, device.id)
-    const outputs = contactsOf(rig, device).filter(({ output }) => output !== null)
+    const { preset, refused, lastControl, controls, contacts, beat, loop } = deviceState(state, device.id)
+    const outputs = heldContacts(rig, device).filter(({ output }) => output !== null)
     const { bypass } = device
     const switched = bypass.kind === 'control' && bypass.controlId === lastControl ? bypass : null
     const isOff = switched !== null && controls[switched.controlId] === switched.off
@@ -42,6 +43,11 @@ const lines = computed(() => {
                 ({ id, name }) => `${outputs.length > 1 ? `${name} ` : ''}${contactWord(own(contacts, id))}`,
               )
               .join(', '),
+      keeps: loop
+        ? LOOP_STATE_TEXT[loop.state]
+        : device.tapIn && beat?.by === 'tap' && beat.bpm !== null
+          ? `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
+          : '',
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
       refused,
@@ -62,7 +68,8 @@ const lines = computed(() => {
         <span v-else-if="line.refused !== null" class="refused">no PC {{ line.refused }} here</span>
         <span v-else-if="line.isLost" class="refused">lost a control</span>
         <span v-else class="state">
-          <template v-if="line.contacts">{{ line.contacts }}</template>
+          <template v-if="line.keeps">{{ line.keeps }}</template>
+          <template v-else-if="line.contacts">{{ line.contacts }}</template>
           <template v-else-if="line.isByFoot">by foot</template>
           <template v-else-if="line.control">{{ line.control }}</template>
           <template v-else

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from '@lucide/vue'
 import { computed } from 'vue'
-import { inOrder, jackPlaces, placeKey, toePlace } from '#core'
+import { inOrder, jackPlaces, placeKey, tempoNow, toePlace } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'
+import { bpmText, TEMPO_FROM_SHORT, tempoFromText } from '~/text/tempo'
 import { floorRows } from './floorRows'
 import FloorTile from './FloorTile.vue'
 import LieLine from './LieLine.vue'
@@ -32,7 +33,16 @@ const jacks = computed(() => {
   )
   return jackPlaces(rig, floor.controller).filter((one) => !toes.has(placeKey(one)))
 })
-const tempo = computed(() => floor.state?.known.tempo ?? null)
+const tempo = computed(() => {
+  const { from, bpm } = floor.state ? tempoNow(floor.state.known) : { from: null, bpm: 0 }
+  return (
+    from && {
+      text: `${bpmText(bpm)} ${TEMPO_FROM_SHORT[from.kind]}`,
+      from: rigs.rig ? tempoFromText(rigs.rig, from) : '',
+    }
+  )
+})
+const tap = (): void => floor.perform({ kind: 'tap', controlId: null })
 /** What the controller made of the last step, where that was no plain press. */
 const heard = computed(() => {
   const one = floor.gesture
@@ -56,7 +66,16 @@ const heard = computed(() => {
         {{ bankText }}
         <b v-if="floor.layer === 'shift'" class="shift">shift layer</b>
       </span>
-      <span v-if="tempo !== null" class="mono tempo">{{ tempo }} bpm</span>
+      <button
+        v-tooltip.top="'Tap the tempo (B)'"
+        type="button"
+        class="mono tempo"
+        :aria-label="tempo ? `${tempo.text}: the tempo is ${tempo.from}. Tap it` : 'Tap the tempo'"
+        @pointerdown.left="tap"
+        @keydown.enter.space.prevent="!$event.repeat && tap()"
+      >
+        {{ tempo?.text ?? 'tap' }}
+      </button>
       <span class="heard" role="status">{{ heard }}</span>
       <button v-if="floor.layer === 'shift'" type="button" class="word" @click="floor.goToLayer('base')">
         Base layer
@@ -128,6 +147,12 @@ const heard = computed(() => {
 .bank button:disabled {
   opacity: 0.5;
   cursor: default;
+}
+
+.bank .tempo {
+  width: auto;
+  padding: 0 6px;
+  touch-action: manipulation;
 }
 
 .bank .word {

@@ -34,6 +34,12 @@ export function rigShortcuts({
     { keys: '[', shown: '[', does: 'Previous bank', run: () => floor.turnBank(-1) },
     { keys: ']', shown: ']', does: 'Next bank', run: () => floor.turnBank(1) },
     { keys: 'c', shown: 'C', does: "Stop the floor's clock, or let it run", run: () => floor.togglePause() },
+    {
+      keys: 'b',
+      shown: 'B',
+      does: 'Tap the tempo',
+      run: () => floor.perform({ kind: 'tap', controlId: null }),
+    },
     { keys: '.', shown: '.', does: 'To the next thing due on the floor', run: () => floor.stepOn() },
     { keys: 'k', shown: 'K', does: 'Raise the floor, or lower it', run: raiseFloor },
     ...STAGES.map(({ name, page, key }) => ({

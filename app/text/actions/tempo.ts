@@ -2,4 +2,11 @@ import type { ActionOf } from '#core'
 import { ownLine, type ActionText } from './actionText'
 
 export const tempo: ActionText<ActionOf<'tempo'>> = (_, { does, bpm }) =>
-  ownLine('Tempo', does === 'set' ? `${bpm} bpm` : `${bpm > 0 ? '+' : '\u2212'}${Math.abs(bpm)} bpm`)
+  ownLine(
+    'Tempo',
+    does === 'stored'
+      ? 'back to the stored one'
+      : does === 'set'
+        ? `${bpm} bpm`
+        : `${bpm > 0 ? '+' : '\u2212'}${Math.abs(bpm)} bpm`,
+  )

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed, useId } from 'vue'
-import { inOrder, own, type Control, type ControlId, type Rig } from '#core'
+import { inOrder, own, tapMeaning, type Control, type ControlId, type Rig } from '#core'
 
 /** One of the controls in the devices' charts. */
 const {
@@ -18,6 +18,8 @@ const {
 const emit = defineEmits<{ choose: [controlId: ControlId] }>()
 
 const id = useId()
+/** Tap tempo and a looper's tap are told apart wherever one can be chosen. */
+const TAP_TEXT = { tempo: ' (tempo)', looper: ' (looper)', none: '' } as const
 const choices = computed(() =>
   inOrder(rig.devices).flatMap((device) =>
     Object.values(rig.controls)
@@ -25,7 +27,7 @@ const choices = computed(() =>
       .sort((a, b) => a.order - b.order)
       .map((control) => ({
         id: control.id,
-        text: `${own(rig.devices, control.deviceId)?.name}: ${control.name}`,
+        text: `${own(rig.devices, control.deviceId)?.name}: ${control.name}${TAP_TEXT[tapMeaning(rig, control) ?? 'none']}`,
       })),
   ),
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LOOPER_FUNCTIONS, type ActionOf, type Rig } from '#core'
+import { LOOPER_FUNCTIONS, tapMeaning, type ActionOf, type Rig } from '#core'
 import ControlField from './ControlField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { LOOPER_TEXT } from '~/text/actions/looper'
@@ -18,6 +18,7 @@ defineOptions({ inheritAttrs: false })
     <ControlField
       :rig="rig"
       :value="action.controlId"
+      :only="(control) => tapMeaning(rig, control) !== 'tempo' || control.id === action.controlId"
       @choose="emit('change', { ...action, controlId: $event })"
     />
     <ChoiceField

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ActionOf, Control, Rig } from '#core'
+import { tapMeaning, type ActionOf, type Control, type Rig } from '#core'
 import CheckField from '~/components/common/CheckField.vue'
 import ControlField from './ControlField.vue'
 
@@ -7,10 +7,14 @@ import ControlField from './ControlField.vue'
 const { rig, action } = defineProps<{ rig: Rig; action: ActionOf<'tap'> }>()
 const emit = defineEmits<{ change: [action: ActionOf<'tap'>] }>()
 
-const canTap = (control: Control) => control.reading.kind !== 'range' && control.reading.kind !== 'named'
+/** What a looper records by is no tap of the tempo. */
+const canTap = (control: Control) =>
+  control.reading.kind !== 'range' &&
+  control.reading.kind !== 'named' &&
+  (tapMeaning(rig, control) !== 'looper' || control.id === action.controlId)
 
 function tell(isTold: boolean): void {
-  const first = Object.values(rig.controls).find((one) => /tap/i.test(one.name) && canTap(one))
+  const first = Object.values(rig.controls).find((one) => tapMeaning(rig, one) === 'tempo' && canTap(one))
   emit('change', { ...action, controlId: isTold ? (first?.id ?? null) : null })
 }
 

@@ -10,7 +10,10 @@ const emit = defineEmits<{ change: [action: ActionOf<'tempo'>] }>()
 const DOES = [
   { value: 'set', text: 'set to' },
   { value: 'nudge', text: 'faster or slower by' },
+  { value: 'stored', text: 'back to what song or sound stored' },
 ] as const
+
+const FIRST = { set: 120, nudge: 1, stored: 0 } as const
 
 defineOptions({ inheritAttrs: false })
 </script>
@@ -21,9 +24,10 @@ defineOptions({ inheritAttrs: false })
       label="The tempo is"
       :value="action.does"
       :choices="DOES"
-      @choose="emit('change', { does: $event, kind: 'tempo', bpm: $event === 'set' ? 120 : 1 })"
+      @choose="emit('change', { does: $event, kind: 'tempo', bpm: FIRST[$event] })"
     />
     <NumberField
+      v-if="action.does !== 'stored'"
       label="Beats a minute"
       :value="action.bpm"
       :min="action.does === 'set' ? 20 : -100"

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { nanoid } from 'nanoid'
+import { computed, ref } from 'vue'
+import { findSwitch, plannedLoop, planLooper, switchCount, type Device, type Rig, type SwitchId } from '#core'
+import ChoiceField from '~/components/common/ChoiceField.vue'
+import ChoiceRow from '~/components/common/ChoiceRow.vue'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+import { loopRefusalText } from '~/text/tempo'
+
+/** Puts a looper on one, two or three switches of the bank under the foot. */
+const { rig, device } = defineProps<{ rig: Rig; device: Device }>()
+
+const rigs = useRigStore()
+const floor = useFloorStore()
+const count = ref<1 | 2 | 3>(2)
+const first = ref(1)
+const plan = computed(() => plannedLoop(rig, device.id, floor.controller, count.value))
+const last = computed(() => (floor.controller ? switchCount(floor.controller) : 0))
+const numbers = computed(() =>
+  Array.from({ length: count.value }, (_, n) => Math.min(first.value, last.value) + n),
+)
+const fits = computed(() => numbers.value.every((number) => number <= last.value))
+const taken = computed(() =>
+  floor.bank
+    ? numbers.value.flatMap((number) => {
+        const one = findSwitch(rig, floor.bank!.id, number)
+        return one && (one.positions.some((all) => all.length > 0) || one.label !== '')
+          ? [floor.nameOf(one) || `switch ${number}`]
+          : []
+      })
+    : [],
+)
+const COUNTS = [1, 2, 3].map((value) => ({ value: value as 1 | 2 | 3, text: String(value) }))
+const said = ref('')
+
+function put(): void {
+  if (!plan.value.ok || !floor.bank) return
+  const places = numbers.value.map((number) => ({ number, newId: nanoid(12) as SwitchId }))
+  const edit = planLooper(rig, floor.bank.id, plan.value.value, places)
+  said.value = rigs.edit(edit) ? 'Put on switches. Try them below.' : 'They are so already.'
+}
+</script>
+
+<template>
+  <section class="plan" aria-label="Switches for the looper">
+    <ChoiceRow label="Switches for it" :value="count" :choices="COUNTS" @choose="count = $event" />
+    <template v-if="plan.ok && floor.bank">
+      <ChoiceField
+        label="From switch"
+        :value="Math.min(first, last)"
+        :choices="Array.from({ length: last }, (_, n) => ({ value: n + 1, text: String(n + 1) }))"
+        @choose="first = $event"
+      />
+      <p class="soft">
+        {{ plan.value.map(({ label }, n) => `${numbers[n]} ${label}`).join(', ') }}
+        <template v-if="taken.length > 0 && fits">in place of {{ taken.join(', ') }}</template>
+      </p>
+      <Button label="Put on these switches" size="small" :disabled="!fits" @click="put" />
+      <p v-if="!fits" class="warn">The controller has {{ last }} switches.</p>
+      <p v-else role="status">{{ said }}</p>
+    </template>
+    <p v-else-if="!plan.ok" class="warn">{{ loopRefusalText(plan.refusal) }}</p>
+    <p v-else class="soft">Add a bank first.</p>
+  </section>
+</template>
+
+<style scoped>
+.plan {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 6px 14px;
+}
+
+.plan > .field {
+  width: 110px;
+}
+
+.plan > p {
+  flex-basis: 100%;
+  font-size: 13px;
+}
+
+.warn {
+  color: var(--warning);
+}
+</style>
