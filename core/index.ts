@@ -349,7 +349,7 @@ export { addSong, dropTonight, editSong, keepTempo, tempoTonight } from './tempo
 export { loopLength, type LoopNow, type Take } from './looper/machine'
 export { LOOP_CHARTS, LOOP_KINDS, loopKindOf, type LoopKind } from './looper/kinds'
 export { canTapOut } from './switching/action/tapOut'
-export { clockPlan, type ClockAt, type ClockVerdict } from './switching/clockPlan'
+export { clockGivers, clockPlan, type ClockAt, type ClockVerdict } from './switching/clockPlan'
 export { keptBackFrom } from './check/clocks'
 export { plannedLoop, planLooper, type LoopPlanRefusal } from './switching/looperPlan'
 export { tempoMoves, type TempoMove } from './switching/tempoMoves'

@@ -391,7 +391,12 @@ describe('a log', () => {
     expect(found.switches['menders-1']?.label).toBe('Verse')
     expect(found.songs).toEqual({})
     expect(found.controllers['controller']).toMatchObject({ followsClock: false, tapForgetsMs: 2000 })
-    expect(found.devices['echo']).toMatchObject({ givesClock: false, clockHarms: false, tapIn: null, looper: null })
+    expect(found.devices['echo']).toMatchObject({
+      givesClock: false,
+      clockHarms: false,
+      tapIn: null,
+      looper: null,
+    })
     expect([found.banks['storm']?.songId, found.controls['echo-time']?.division]).toEqual([null, null])
     const song = addSong(found, 'storm' as SongId, 'The storm', 132)
     const after = applyEdit(found, song)
@@ -406,7 +411,8 @@ describe('a log', () => {
     store.kept.forget(old!.id)
     const { rig: now } = (await findRig(store, old!.id))!
     for (const { changes } of edits)
-      for (const { table, id, after: row } of changes) expect(own<unknown>(now[table] as { readonly [key: string]: unknown }, id)).toEqual(row)
+      for (const { table, id, after: row } of changes)
+        expect(own<unknown>(now[table] as { readonly [key: string]: unknown }, id)).toEqual(row)
     await store.database.close()
   })
 

@@ -2,13 +2,13 @@ import { LOOP_STATES, type LoopChart, type LoopGesture, type LoopState } from '#
 
 /** Where each state stands on the drawing, as its middle, in px of 560 x 250. */
 export const LOOP_SPOTS: Readonly<Record<LoopState, readonly [x: number, y: number]>> = {
-  empty: [62, 125],
-  recording: [190, 45],
-  playing: [345, 45],
-  overdubbing: [490, 125],
-  stopped: [268, 205],
+  empty: [72, 118],
+  recording: [176, 28],
+  playing: [384, 28],
+  overdubbing: [482, 118],
+  stopped: [280, 208],
 }
-export const LOOP_BOX = { width: 108, height: 30 }
+export const LOOP_BOX = { width: 136, height: 38 }
 
 /** One arrow between two states, with what leads along it. */
 export interface LoopArrow {

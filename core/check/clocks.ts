@@ -75,7 +75,7 @@ export function keptBackFrom(rig: Rig, { ways }: Pick<ClockAt, 'ways'>): Edit | 
           ? {
               ...port,
               roles: port.roles.map((role, n) =>
-                n === port.role && role.kind === 'midiOut' ? { ...role, keepsClock: true as const } : role,
+                n === port.role && role.kind === 'midiOut' ? { ...role, clock: 'kept' as const } : role,
               ),
             }
           : port,

@@ -10,7 +10,7 @@ import { destination } from '../switching/action/travel'
 import { expanded } from '../switching/action'
 import { NOTHING_KNOWN } from '../switching/known'
 import { canRun, canStop, isSilent, loopPlaces, type LoopPlace, type LoopSwitch } from '../simulate/loopMoves'
-import type { Bank } from '../rig/table/bank'
+import type { Bank, BankId } from '../rig/table/bank'
 import type { FindingOf } from './finding'
 
 interface OnSwitch {
@@ -122,57 +122,57 @@ function onHold(rig: Rig, footswitch: Footswitch, canHold: boolean): Edit | null
   }
 }
 
-/** Banks one gesture leads to from a place. */
-function ledTo(rig: Rig, { bankId, layer }: LoopPlace): Set<string> {
-  const known = { ...NOTHING_KNOWN, bankId, layer }
-  return new Set(
-    [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch) =>
-      actionLists(footswitch).flatMap(({ actions }) =>
-        expanded(rig, actions).flatMap(({ action }) => {
-          if (action.kind !== 'travel') return []
-          const to = destination(rig, action, known)
-          return to === null || to === bankId ? [] : [to as string]
-        }),
-      ),
-    ),
-  )
+/** Banks one gesture leads to from a bank, on either layer. */
+function ledTo(rig: Rig, bankId: BankId): Set<BankId> {
+  const found = new Set<BankId>()
+  for (const layer of ['base', 'shift'] as const) {
+    const known = { ...NOTHING_KNOWN, bankId, layer }
+    for (const footswitch of switchesHere(rig, bankId, layer).values())
+      for (const { actions } of actionLists(footswitch))
+        for (const { action } of expanded(rig, actions)) {
+          const to = action.kind === 'travel' ? destination(rig, action, known) : null
+          if (to !== null && to !== bankId) found.add(to)
+        }
+  }
+  return found
 }
 
 /** A loop can be left running: one step leads to a bank where nothing stops it. */
 export const loopStop = (rig: Rig): LoopStop[] =>
   [...loopPlaces(rig)].flatMap(([deviceId, places]) => {
     const device = own(rig.devices, deviceId)!
-    const base = places.filter(({ layer }) => layer === 'base')
-    const hasStop = (bankId: string) =>
-      places.some((place) => place.bankId === bankId && place.switches.some(canStop))
-    const told = new Set<string>()
-    // Wherever it can be made to run, and wherever one has come from there with it running.
-    return base
-      .filter(({ switches }) => switches.some(canRun))
-      .flatMap((place): LoopStop[] =>
-        [...ledTo(rig, place)].flatMap((to): LoopStop[] => {
-          if (told.has(to) || hasStop(to) || isStoppedOnTheWay(rig, deviceId, place.bankId, to)) return []
-          told.add(to)
-          const bank = own(rig.banks, to)!
-          const first = own(rig.controllers, bank.controllerId)?.firstBank ?? 1
-          const stop = base.flatMap(({ switches }) => switches).find((one) => canStop(one))?.footswitch
-          const fix = stop ? everywhere(rig, stop, to) : null
-          return [
-            {
-              code: 'loopStop',
-              severity: 'warning',
-              about: { table: 'banks', id: to },
-              facts: {
-                device: device.name,
-                bank: bankName(bank, first),
-                from: bankName(own(rig.banks, place.bankId)!, first),
-                stop: stop ? nameOf(stop) : '',
-              },
-              ...(fix && { fix }),
-            },
-          ]
-        }),
-      )
+    const at = (bankId: BankId) =>
+      places.filter((place) => place.bankId === bankId).flatMap(({ switches }) => switches)
+    const stop = places.flatMap(({ switches }) => switches).find(canStop)?.footswitch
+    // Where it can be made to run, and wherever one comes from there with it running.
+    const todo = [...new Set(places.map(({ bankId }) => bankId))].filter((id) => at(id).some(canRun))
+    const seen = new Set(todo)
+    const found: LoopStop[] = []
+    for (let from = todo.shift(); from !== undefined; from = todo.shift())
+      for (const to of ledTo(rig, from)) {
+        if (seen.has(to) || isStoppedOnTheWay(rig, deviceId, from, to)) continue
+        seen.add(to)
+        if (at(to).some(canStop)) {
+          todo.push(to)
+          continue
+        }
+        const bank = own(rig.banks, to)!
+        const first = own(rig.controllers, bank.controllerId)?.firstBank ?? 1
+        const fix = stop ? everywhere(rig, stop, to) : null
+        found.push({
+          code: 'loopStop',
+          severity: 'warning',
+          about: { table: 'banks', id: to },
+          facts: {
+            device: device.name,
+            bank: bankName(bank, first),
+            from: bankName(own(rig.banks, from)!, first),
+            stop: stop ? nameOf(stop) : '',
+          },
+          ...(fix && { fix }),
+        })
+      }
+    return found
   })
 
 /** The leaving of one bank or the coming to the other works the looper: what comes of that is left to the player. */

@@ -316,6 +316,32 @@ describe('loops that run away', () => {
       })
       expectFixable(rig, 'loopStop')
     }
+    // From a bank that only stops it on to one that does not: the loop may still run there.
+    const three = [...banks, makeBank('three', 2, 'Three')]
+    const further = looperRig(
+      two,
+      [
+        through('one', 1, 1),
+        through('one', 2, 2),
+        makeSwitch('one', 3, [[go('two')]]),
+        through('two', 2, 2),
+        makeSwitch('two', 3, [[go('three')]]),
+      ],
+      three,
+    )
+    expect(requireFinding(further, 'loopStop').facts).toMatchObject({ bank: 'Three', from: 'Two' })
+    // Only on the shift layer, and left from there.
+    const shifted = looperRig(
+      two,
+      [
+        through('one', 1, 1, { layer: 'shift', id: id('s1') }),
+        through('one', 2, 2, { layer: 'shift', id: id('s2') }),
+        makeSwitch('one', 3, [[go('two')]]),
+        makeSwitch('one', 4, [[{ kind: 'layer', does: 'change' }]]),
+      ],
+      banks,
+    )
+    expect(codes(shifted)).toContain('loopStop')
     const stopped = looperRig(two, switches, [{ ...banks[0]!, leave: [contact(2, 'pulse')] }, banks[1]!])
     expect(codes(stopped)).not.toContain('loopStop')
     const home = looperRig(two, switches.slice(0, 2), banks)

@@ -697,7 +697,9 @@ export class FloorRun {
     const moved = moveContact(this.#device(set.deviceId), set, set.calls)
     const device = own(this.#rig.devices, set.deviceId)
     const heard =
-      device && hasBeat(device) ? hearContact(device, moved, set.contactId, set.isClosed, set.at) : null
+      device && hasBeat(device) && !own(this.#off, set.deviceId)
+        ? hearContact(device, moved, set.contactId, set.isClosed, set.at)
+        : null
     this.#moved.set(set.deviceId, heard?.state ?? moved)
     if (heard) this.#mayHold(set.deviceId, heard, set.at)
     this.#contacts.push(set)

@@ -19,6 +19,7 @@ import { clockInterval, clockSeen, clockShare } from '../tempo/clock'
 import { tempoMoves } from '../switching/tempoMoves'
 import { tempoNow } from '../switching/tempoNow'
 import { deviceState, floorAtPowerOn, joined, type FloorInput, type StepResult } from './floor'
+import { reconcile } from './reconcile'
 import { advance, step } from './step'
 
 const press = (id: string, ms: number): FloorInput => ({
@@ -170,7 +171,7 @@ describe('the clock of the floor', () => {
   })
 
   it('does not come through a jack that keeps it back', () => {
-    const out = makePort('out', makeRole('midiOut', { keepsClock: true }))
+    const out = makePort('out', makeRole('midiOut', { clock: 'kept' }))
     const cables = [makeCable('controller.out', 'echo.in')]
     const kept = clockRig([tempoAndStart(120)], { cables }, { ports: [out] })
     expect(deviceState(played(kept, [press('one-1', 0)], 1000).state, 'echo').beat).toBeNull()
@@ -242,6 +243,27 @@ describe('the one tempo', () => {
       songs: { ...rig.songs, net: { ...songs[0]!, tonight: { bpm: 93.8, since: '2026-11-26' } } },
     }
     expect(floorAtPowerOn(tonight).known.tempo).toBe(93.8)
+  })
+
+  it('after an edit is what is stored now: kept, given back, and a song given to the bank under the foot', () => {
+    const { state } = played(rig, tapped, 1600)
+    const kept = { ...rig, songs: { ...rig.songs, net: { ...songs[0]!, tempo: 120 } } }
+    expect(tempoNow(reconcile(kept, state).known)).toEqual({
+      bpm: 120,
+      from: { kind: 'song', songId: 'net' },
+      over: null,
+    })
+    const other = { ...rig, songs: { ...rig.songs, net: { ...songs[0]!, tempo: 99 } } }
+    expect(tempoNow(reconcile(other, state).known)).toMatchObject({ bpm: 120, over: { bpm: 99 } })
+    const given = {
+      ...rig,
+      banks: { ...rig.banks, one: makeBank('one', 0, '', { songId: 'storm' as never }) },
+    }
+    expect(tempoNow(reconcile(given, state).known)).toMatchObject({ bpm: 132, from: { songId: 'storm' } })
+    expect(reconcile(rig, state)).toBe(state)
+    const { net: _, ...without } = rig.songs
+    const gone = { ...rig, songs: without, banks: { ...rig.banks, one: makeBank('one', 0) } }
+    expect(reconcile(gone, state).known.songId).toBeNull()
   })
 
   it('is a clock from outside for as long as that comes, and then what it was', () => {

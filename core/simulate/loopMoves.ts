@@ -3,13 +3,14 @@ import { EMPTY_LOOP, type LoopNow, type Take } from '../looper/machine'
 import { perTables } from '../rig/perTables'
 import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
+import { actionNames, type Action } from '../rig/table/action'
 import type { BankId } from '../rig/table/bank'
 import type { Device, DeviceId } from '../rig/table/device'
 import { LOOP_STATES, type LoopState } from '../rig/table/looper'
 import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
-import { expanded } from '../switching/action'
-import { listSteps, doingFirst } from '../switching/compile'
+import { asksKnown, expanded } from '../switching/action'
+import { doingFirst, listSteps } from '../switching/compile'
+import type { ActionStep } from '../switching/step'
 import { deviceState, floorAtPowerOn, type FloorState } from './floor'
 import { advance, step } from './step'
 
@@ -58,26 +59,38 @@ function loopIn(state: LoopState): LoopNow {
   return { ...EMPTY_LOOP, state, since: NOW - LASTS, takes: takes[state] }
 }
 
-/** Whether anything a list does comes to an input of a looper, as far as its own switch knows. */
+/** Whether anything a switch does may come to an input of a looper, by whatever action. */
 function works(rig: Rig, device: Device, footswitch: Footswitch): boolean {
   const inputs = device.looper?.inputs ?? []
-  const controls = new Set(
-    inputs.flatMap(({ by }) => (by?.kind === 'control' ? [by.controlId as string] : [])),
-  )
   const contacts = new Set(inputs.flatMap(({ by }) => (by?.kind === 'contact' ? [by.contactId] : [])))
-  const isIt = (action: Action): boolean =>
-    ('controlId' in action && controls.has(action.controlId ?? '')) ||
-    (action.kind === 'contact' && action.deviceId === device.id && contacts.has(action.contactId)) ||
-    (action.kind === 'raw' && action.deviceId === device.id) ||
-    (action.kind === 'tapOut' && action.deviceId === device.id)
-  return actionLists(footswitch).some(({ actions }) => {
-    if (expanded(rig, actions).some(({ action }) => isIt(action))) return true
-    // A sound that sets the control, or whatever else comes to it.
-    return listSteps(rig, actions, doingFirst(rig, footswitch)).some(
-      (one) => one.kind === 'contact' && one.deviceId === device.id && contacts.has(one.contactId),
+  const numbers = new Set(
+    inputs.flatMap(({ by }) => {
+      const address = by?.kind === 'control' ? own(rig.controls, by.controlId)?.address : undefined
+      return address?.kind === 'cc' ? [address.number as number] : []
+    }),
+  )
+  const comesTo = (step: ActionStep): boolean => {
+    if (step.kind === 'contact') return step.deviceId === device.id && contacts.has(step.contactId)
+    if (step.kind === 'start') return step.steps.some(comesTo)
+    return (
+      step.kind === 'send' &&
+      step.deviceId === device.id &&
+      step.message.kind === 'control' &&
+      numbers.has(step.message.controller)
     )
-  })
+  }
+  // What hangs on what was done before may do it another time.
+  const mayCome = (action: Action): boolean =>
+    asksKnown(action) && actionNames(action).some(({ id }) => isOf(rig, device, id))
+  return actionLists(footswitch).some(
+    ({ actions }) =>
+      listSteps(rig, actions, doingFirst(rig, footswitch)).some(comesTo) ||
+      expanded(rig, actions).some(({ action }) => mayCome(action)),
+  )
 }
+
+const isOf = (rig: Rig, device: Device, id: string): boolean =>
+  id === device.id || own(rig.controls, id)?.deviceId === device.id
 
 /** What every switch of a bank and layer that works a looper makes of it, state by state: tried on the floor itself. */
 export function loopSwitches(rig: Rig, deviceId: DeviceId, bankId: BankId, layer: Layer): LoopSwitch[] {

@@ -36,6 +36,31 @@ export const storedTempo = (bpm: number, from: TempoFrom): Learned => ({
   taps: [],
 })
 
+/** What is stored now in the place a tempo was taken from; null where nothing is, or that cannot be looked up. */
+function storedNow(rig: Rig, from: TempoFrom): number | null {
+  if (from.kind === 'song') {
+    const song = own(rig.songs, from.songId)
+    return song ? songTempo(song) : null
+  }
+  return from.kind === 'sound' ? (own(rig.sounds, from.soundId)?.tempo ?? null) : null
+}
+
+/**
+ * What the tempo is after the rig was edited: a stored one follows what is stored, one tapped that has been stored since is
+ * the stored one, and a bank that has been given a song is in it. The same fields where nothing changed.
+ */
+export function tempoAfterEdit(rig: Rig, known: Known): Partial<Known> {
+  const songId = known.songId !== null && own(rig.songs, known.songId) ? known.songId : null
+  const came = songOf(rig, known.bankId, songId) as Partial<Known>
+  if (came.songId !== undefined) return came
+  const { stored } = known
+  const bpm = stored && storedNow(rig, stored.from)
+  if (!stored || bpm === null || bpm === stored.bpm) return { songId }
+  const now = { bpm, from: stored.from }
+  const isStored = known.tempoFrom === stored.from || known.tempo === bpm
+  return { songId, stored: now, ...(isStored && { tempo: bpm, tempoFrom: stored.from }) }
+}
+
 /**
  * What coming to a bank makes known of its song. A tempo tapped in a song holds in all its banks, and in those that are for
  * any song; another song's takes its place.

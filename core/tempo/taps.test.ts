@@ -15,7 +15,7 @@ import {
 import type { Rig } from '../rig/rig'
 import { USUAL_TAP_IN, type TapIn } from '../rig/table/tapIn'
 import { deviceState, floorAtPowerOn } from '../simulate/floor'
-import { stepAndSettle } from '../simulate/step'
+import { step, stepAndSettle } from '../simulate/step'
 import { plainTempo } from './plainTaps'
 import { readTaps } from './tapped'
 import { tapsOut } from './tapOut'
@@ -219,5 +219,52 @@ describe('taps sent out', () => {
       return deviceState(done.state, 'tremolo').beat?.bpm ?? null
     }
     expect([pulses(30, 500), pulses(29, 500), pulses(480, 500)]).toEqual([120, null, null])
+  })
+})
+
+describe('taps sent out a second time', () => {
+  it('while the first are under way, at whatever moment and tempo, are heard as they were meant', () => {
+    const base = tapRig(120)
+    const rig: Rig = {
+      ...base,
+      switches: {
+        ...base.switches,
+        ...Object.fromEntries(
+          [96, 132, 240].map((bpm, n) => {
+            const one = makeSwitch('one', n + 2, [
+              [
+                { kind: 'tempo', does: 'set', bpm },
+                { kind: 'tapOut', deviceId: 'tremolo' as never },
+              ],
+            ])
+            return [one.id, one]
+          }),
+        ),
+      },
+    }
+    for (let ms = 1; ms < 2200; ms += 13)
+      for (const [n, bpm] of [96, 132, 240].entries()) {
+        const first = step(rig, floorAtPowerOn(rig), { kind: 'press', switchId: 'one-1' as never, at: 0 })
+        const then = stepAndSettle(rig, first.state, {
+          kind: 'press',
+          switchId: `one-${n + 2}` as never,
+          at: ms * 1000,
+        })
+        const what = `${bpm} after ${ms} ms`
+        const heard = deviceState(then.state, 'tremolo').beat?.bpm ?? 0
+        expect([what, Math.round(heard * 10) / 10]).toEqual([what, bpm])
+      }
+  })
+
+  it('a device that is switched off hears none', () => {
+    const rig = tapRig(120)
+    const off = step(rig, floorAtPowerOn(rig), {
+      kind: 'power',
+      deviceId: 'tremolo' as never,
+      isOn: false,
+      at: 0,
+    })
+    const done = stepAndSettle(rig, off.state, { kind: 'press', switchId: 'one-1' as never, at: 10 })
+    expect(deviceState(done.state, 'tremolo').beat).toBeNull()
   })
 })

@@ -61,9 +61,10 @@ export function keptAt(control: Control, bpm: number, division: Division): Kept 
   }
   // The inverse rounds the step; which of its neighbours is nearest in ms is looked up, since rates turn the scale over.
   const near = valueInRange(reading, wanted)
-  const middle = near.ok ? near.value : reading.from
+  const most = Math.min(reading.to, highestValue(control.address))
+  const middle = Math.min(most, near.ok ? near.value : reading.from)
   const best = [middle, middle - 1, middle + 1]
-    .filter((value) => value >= reading.from && value <= reading.to)
+    .filter((value) => value >= reading.from && value <= most)
     .map(at)
     .reduce((one, other) => (Math.abs(other.errorMs) < Math.abs(one.errorMs) ? other : one))
   return { kind: 'near', wanted, ...best }

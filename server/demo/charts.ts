@@ -116,23 +116,24 @@ const LOOP_SWITCHES: readonly Line[] = [
   ['loop-two', '', 'Stop switch', 81, onOff],
 ]
 
-export const controls: readonly Control[] = Object.entries({ ...lines, looper: LOOP_SWITCHES }).flatMap(([deviceId, chart], d) =>
-  chart.map(([id, section, name, number, reading, fields], n): Control => ({
-    id: id as Control['id'],
-    deviceId: deviceId as Control['deviceId'],
-    order: d * 100 + n + 1,
-    name,
-    section,
-    address: { kind: 'cc', number: number as never },
-    reading,
-    kind: 'fixed',
-    map: 'device',
-    division: null,
-    source: 'maker',
-    note: '',
-    origin: '',
-    ...fields,
-  })),
+export const controls: readonly Control[] = Object.entries({ ...lines, looper: LOOP_SWITCHES }).flatMap(
+  ([deviceId, chart], d) =>
+    chart.map(([id, section, name, number, reading, fields], n): Control => ({
+      id: id as Control['id'],
+      deviceId: deviceId as Control['deviceId'],
+      order: d * 100 + n + 1,
+      name,
+      section,
+      address: { kind: 'cc', number: number as never },
+      reading,
+      kind: 'fixed',
+      map: 'device',
+      division: null,
+      source: 'maker',
+      note: '',
+      origin: '',
+      ...fields,
+    })),
 )
 
 /** A control of the demo at a value. */

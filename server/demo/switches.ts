@@ -222,12 +222,8 @@ export const switchStepsOfDemo: readonly Step[] = [
         }),
   ),
   ...BANKS.flatMap(([id, , , enter = [], leave = []]) => [
-    ...enter.map((phrase) =>
-      typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'enter' }), phrase),
-    ),
-    ...leave.map((phrase) =>
-      typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'leave' }), phrase),
-    ),
+    ...enter.map((phrase) => typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'enter' }), phrase)),
+    ...leave.map((phrase) => typedInto(() => ({ of: 'bank', bankId: id as BankId, when: 'leave' }), phrase)),
   ]),
   () => addRow('addMacro', 'macros', { id: MACRO.id, order: 1, name: MACRO.name, actions: [] }),
   ...MACRO.does.map((phrase) => typedInto(() => ({ of: 'macro', macroId: MACRO.id }), phrase)),

@@ -156,7 +156,7 @@ const HUB_JACKS: Device['ports'] = DEVICES.find(({ key }) => key === 'trsHub')!.
     ? {
         ...port,
         roles: port.roles.map((role) =>
-          role.kind === 'midiOut' ? { ...role, keepsClock: true as const } : role,
+          role.kind === 'midiOut' ? { ...role, clock: 'kept' as const } : role,
         ),
       }
     : port,

@@ -45,8 +45,10 @@ const lines = computed(() => {
               .join(', '),
       keeps: loop
         ? LOOP_STATE_TEXT[loop.state]
-        : device.tapIn && beat?.by === 'tap' && beat.bpm !== null
-          ? `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
+        : device.tapIn && (device.kind !== 'receiver' || beat?.by === 'tap')
+          ? beat?.bpm == null
+            ? 'no tempo yet'
+            : `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
           : '',
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),

@@ -226,7 +226,7 @@ kbd {
   .rail > ul {
     order: 1;
     display: grid;
-    grid-template-columns: repeat(5, minmax(0, 1fr));
+    grid-template-columns: repeat(auto-fit, minmax(62px, 1fr));
     width: 100%;
   }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { boxName, clockPlan, editRow, keptBackFrom, own, type Rig } from '#core'
+import { boxName, clockGivers, clockPlan, editRow, keptBackFrom, own, type Rig } from '#core'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'
@@ -18,14 +18,15 @@ const found = computed(() =>
 )
 const setDevice = (fields: { followsClock?: boolean; givesClock?: boolean; clockHarms?: boolean }): unknown =>
   rigs.edit(editRow(rig, 'setClock', 'devices', box, fields))
+const isGiver = computed(() => clockGivers(rig).includes(box))
 /** Jacks on the way to it that keep the clock back. */
 const keepsBack = computed(() => (at.value ? keptBackFrom(rig, at.value) : null))
 </script>
 
 <template>
-  <div class="clock">
+  <div class="box">
     <h2>{{ boxName(rig, box) }}</h2>
-    <p v-if="at" class="soft">Clock: {{ CLOCK_TEXT[at.verdict] }}.</p>
+    <p v-if="at" class="soft">{{ isGiver ? 'It gives the clock.' : `Clock: ${CLOCK_TEXT[at.verdict]}.` }}</p>
     <template v-if="device">
       <CheckField
         label="Follows clock"
@@ -75,12 +76,12 @@ const keepsBack = computed(() => (at.value ? keptBackFrom(rig, at.value) : null)
 </template>
 
 <style scoped>
-.clock {
+.box {
   display: grid;
   gap: 10px;
 }
 
-.clock > .word {
+.box > .word {
   justify-self: start;
 }
 

@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import {
   boxName,
+  clockGivers,
   clockInterval,
   clockPlan,
   clockSeen,
@@ -30,6 +31,7 @@ const isRunning = computed(() => floor.state?.known.clock === true)
 const lines = computed(() =>
   clockPlan(rig).map((at) => ({
     ...at,
+    gives: clockGivers(rig).includes(at.box.id),
     from: [...new Set(at.ways.map(({ from }) => boxName(rig, from)))].join(', '),
     reads: floor.state && at.table === 'devices' ? deviceState(floor.state, at.box.id).beat : null,
     found: rigs.found.filter(
@@ -104,7 +106,8 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
             </th>
             <td>{{ line.from || '–' }}</td>
             <td :class="{ warn: line.found.length > 0 }">
-              <FindingMark v-if="line.found.length > 0" :found="line.found" /> {{ CLOCK_TEXT[line.verdict] }}
+              <FindingMark v-if="line.found.length > 0" :found="line.found" />
+              {{ line.gives && line.verdict === 'none' ? 'gives the clock' : CLOCK_TEXT[line.verdict] }}
             </td>
             <td class="mono number">
               <template v-if="line.reads?.by === 'clock' && line.reads.bpm !== null">

@@ -46,14 +46,14 @@ const found = computed(() =>
 
 const kinds = computed(() => [
   ...(chart.value && loopKindOf(chart.value) === null
-    ? [{ value: '' as LoopKind | '', text: 'Its own way' }]
+    ? [{ value: 'own' as LoopKind | 'own', text: 'its own way' }]
     : []),
-  ...LOOP_KINDS.map((value) => ({ value: value as LoopKind | '', text: LOOP_KIND_TEXT[value] })),
+  ...LOOP_KINDS.map((value) => ({ value: value as LoopKind | 'own', text: LOOP_KIND_TEXT[value] })),
 ])
 
 /** What worked the inputs before works the same places of the new kind. */
-function setKind(kind: LoopKind | ''): void {
-  if (kind === '') return
+function setKind(kind: LoopKind | 'own'): void {
+  if (kind === 'own') return
   const next = LOOP_CHARTS[kind]
   put({
     ...next,
@@ -62,11 +62,11 @@ function setKind(kind: LoopKind | ''): void {
 }
 
 const key = (by: LoopInput['by']): string =>
-  by === null ? '' : by.kind === 'contact' ? `contact/${by.contactId}` : `control/${by.controlId}`
+  by === null ? 'none' : by.kind === 'contact' ? `contact/${by.contactId}` : `control/${by.controlId}`
 const ways = computed(() => {
   if (!device) return []
   const all: { value: string; text: string; by: LoopInput['by'] }[] = [
-    { value: '', text: 'not said', by: null },
+    { value: 'none', text: 'not said', by: null },
   ]
   for (const contact of contactsOf(rig, device))
     if (contact.output !== null) {
@@ -97,10 +97,10 @@ const moveAt = (state: LoopState, input: string, gesture: LoopGesture): string =
   const one = chart.value?.moves.find(
     (move) => move.in === state && move.input === input && move.gesture === gesture,
   )
-  return one ? `${one.to}/${one.also ?? ''}` : ''
+  return one ? `${one.to}/${one.also ?? ''}` : 'none'
 }
 const TARGETS = [
-  { value: '', text: 'nothing' },
+  { value: 'none', text: 'nothing' },
   ...LOOP_STATES.map((to) => ({ value: `${to}/`, text: LOOP_STATE_TEXT[to] })),
   ...(['playing', 'stopped'] as const).flatMap((to) =>
     (['undo', 'redo'] as const).map((also) => ({
@@ -117,7 +117,7 @@ function setMove(state: LoopState, input: string, gesture: LoopGesture, value: s
   )
   const [to = '', also = ''] = value.split('/')
   const made: LoopMove[] =
-    value === ''
+    value === 'none'
       ? []
       : [
           {
@@ -146,7 +146,12 @@ function makeLooper(id: string): void {
   <div class="loop">
     <template v-if="device && chart">
       <h2>{{ device.name }}</h2>
-      <ChoiceField label="How it works" :value="loopKindOf(chart) ?? ''" :choices="kinds" @choose="setKind" />
+      <ChoiceField
+        label="How it works"
+        :value="loopKindOf(chart) ?? 'own'"
+        :choices="kinds"
+        @choose="setKind"
+      />
       <ChoiceField
         v-for="input in chart.inputs"
         :key="input.id"
@@ -207,9 +212,9 @@ function makeLooper(id: string): void {
     <ChoiceField
       v-if="others.length > 0"
       label="Another device that loops"
-      value=""
+      value="none"
       :choices="[
-        { value: '', text: 'choose' },
+        { value: 'none', text: 'choose' },
         ...others.map(({ id, name }) => ({ value: id as string, text: name })),
       ]"
       @choose="makeLooper"

@@ -17,7 +17,8 @@ import {
 } from '#core'
 import { loopStrip } from '~/charts/loopChart'
 import { useFloorStore } from '~/stores/floor'
-import { LOOP_FOOT_TEXT, LOOP_STATE_TEXT, msText } from '~/text/tempo'
+import { LOOP_FOOT_TEXT, LOOP_STATE_TEXT } from '~/text/tempo'
+import { secondsText } from '~/text/times'
 import LoopPlan from './LoopPlan.vue'
 import LoopStateChart from './LoopStateChart.vue'
 
@@ -50,7 +51,7 @@ const nowText = computed(() => {
   const layers = loop.value.takes.filter(({ fate }) => fate === 'kept').length
   return [
     LOOP_STATE_TEXT[state.value],
-    length === null ? '' : `a loop of ${msText(length / 1000)}`,
+    length === null ? '' : `a loop of ${secondsText(Math.round(length / 1000))}`,
     layers > 1 ? `${layers} layers` : '',
   ]
     .filter(Boolean)
@@ -60,7 +61,7 @@ const nowText = computed(() => {
 const gone = computed(() => {
   const last = loop.value?.takes.at(-1)
   return last && last.fate !== 'kept' && last.to !== null && last.kind === 'dub'
-    ? `On the way it overdubbed ${msText((last.to - last.from) / 1000)}: the press of a hold is felt by the looper too.`
+    ? `On the way it overdubbed ${secondsText(Math.round((last.to - last.from) / 1000))}: the press of a hold is felt by the looper too.`
     : ''
 })
 
@@ -82,7 +83,7 @@ const rows = computed(() =>
 
 function says({ does }: LoopSwitch, foot: LoopFootKind, from: LoopState): string {
   const { to, recorded, loses }: LoopOutcome = does[foot][from]
-  const also = recorded > 0 ? ` (${msText(recorded / 1000)} recorded on the way)` : ''
+  const also = recorded > 0 ? ` (${secondsText(Math.round(recorded / 1000))} recorded on the way)` : ''
   if (to === from) return loses ? `a layer less${also}` : recorded > 0 ? `as before${also}` : ''
   return `${LOOP_STATE_TEXT[to]}${loses && to !== 'empty' ? ', a layer less' : ''}${also}`
 }

@@ -2,7 +2,16 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
-import { findSwitch, plannedLoop, planLooper, switchCount, type Device, type Rig, type SwitchId } from '#core'
+import {
+  findSwitch,
+  loopSwitches,
+  plannedLoop,
+  planLooper,
+  switchCount,
+  type Device,
+  type Rig,
+  type SwitchId,
+} from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { useFloorStore } from '~/stores/floor'
@@ -15,22 +24,33 @@ const { rig, device } = defineProps<{ rig: Rig; device: Device }>()
 const rigs = useRigStore()
 const floor = useFloorStore()
 const count = ref<1 | 2 | 3>(2)
-const first = ref(1)
-const plan = computed(() => plannedLoop(rig, device.id, floor.controller, count.value))
 const last = computed(() => (floor.controller ? switchCount(floor.controller) : 0))
+const wanted = ref<number | null>(null)
+const isFree = (number: number): boolean => {
+  const one = floor.bank && findSwitch(rig, floor.bank.id, number)
+  return !one || (one.label === '' && one.positions.every((all) => all.length === 0))
+}
+/** The one chosen; else where it is already; else the first with enough free ones behind it. */
+const first = computed(() => {
+  if (wanted.value !== null) return wanted.value
+  const there = floor.bank
+    ? loopSwitches(rig, device.id, floor.bank.id, 'base')[0]?.footswitch.number
+    : undefined
+  if (there !== undefined) return there
+  for (let at = 1; at + count.value - 1 <= last.value; at++)
+    if (Array.from({ length: count.value }, (_, n) => isFree(at + n)).every(Boolean)) return at
+  return 1
+})
+const plan = computed(() => plannedLoop(rig, device.id, floor.controller, count.value))
 const numbers = computed(() =>
   Array.from({ length: count.value }, (_, n) => Math.min(first.value, last.value) + n),
 )
 const fits = computed(() => numbers.value.every((number) => number <= last.value))
 const taken = computed(() =>
-  floor.bank
-    ? numbers.value.flatMap((number) => {
-        const one = findSwitch(rig, floor.bank!.id, number)
-        return one && (one.positions.some((all) => all.length > 0) || one.label !== '')
-          ? [floor.nameOf(one) || `switch ${number}`]
-          : []
-      })
-    : [],
+  numbers.value.flatMap((number) => {
+    const one = floor.bank && findSwitch(rig, floor.bank.id, number)
+    return one && !isFree(number) ? [floor.nameOf(one) || `switch ${number}`] : []
+  }),
 )
 const COUNTS = [1, 2, 3].map((value) => ({ value: value as 1 | 2 | 3, text: String(value) }))
 const said = ref('')
@@ -51,7 +71,7 @@ function put(): void {
         label="From switch"
         :value="Math.min(first, last)"
         :choices="Array.from({ length: last }, (_, n) => ({ value: n + 1, text: String(n + 1) }))"
-        @choose="first = $event"
+        @choose="wanted = $event"
       />
       <p class="soft">
         {{ plan.value.map(({ label }, n) => `${numbers[n]} ${label}`).join(', ') }}

@@ -17,6 +17,15 @@ const words = computed(() =>
     )
     .join('. '),
 )
+/** What leads back to where it was is said, not drawn. */
+const stays = computed(() =>
+  chart.moves
+    .filter((one) => one.in === one.to)
+    .map(
+      (one) =>
+        `While ${LOOP_STATE_TEXT[one.in]}, "${nameOf(one.input)}" ${LOOP_GESTURE_TEXT[one.gesture]}: ${one.also ?? 'nothing new'}.`,
+    ),
+)
 /** A press is drawn as a full line, two presses as dashes, a hold as dots; a full line stands for all where there are several. */
 const kind = (moves: readonly { gesture: string }[]): string =>
   moves.some(({ gesture }) => gesture === 'press')
@@ -57,11 +66,14 @@ const kind = (moves: readonly { gesture: string }[]): string =>
           :height="LOOP_BOX.height"
           rx="3"
         />
-        <text :x="LOOP_SPOTS[state][0]" :y="LOOP_SPOTS[state][1] + 5" text-anchor="middle">
+        <text :x="LOOP_SPOTS[state][0]" :y="LOOP_SPOTS[state][1] + 6" text-anchor="middle">
           {{ LOOP_STATE_TEXT[state] }}
         </text>
       </g>
     </svg>
+    <ul v-if="stays.length > 0" class="stays" aria-hidden="true">
+      <li v-for="(one, n) in stays" :key="n">{{ one }}</li>
+    </ul>
     <figcaption class="soft" aria-hidden="true">
       <span class="key press"></span> press <span class="key double"></span> two presses
       <span class="key hold"></span> held
@@ -86,7 +98,7 @@ svg {
 }
 
 .state text {
-  font: 600 13px var(--text);
+  font: 600 19px var(--text);
   fill: var(--ink);
 }
 
@@ -101,7 +113,7 @@ svg {
 .arrow {
   fill: none;
   stroke: var(--ink);
-  stroke-width: 1.4;
+  stroke-width: 2;
 }
 
 .arrow.double {
@@ -114,6 +126,11 @@ svg {
 
 .tip {
   fill: var(--ink);
+}
+
+.stays {
+  font-size: 12px;
+  color: var(--ink-soft);
 }
 
 figcaption {

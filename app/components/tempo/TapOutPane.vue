@@ -241,7 +241,7 @@ const rows = computed(() => {
 
 .train {
   width: 100%;
-  max-width: 640px;
+  max-width: 440px;
 }
 
 .train text {

@@ -6,6 +6,7 @@ import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'
+import { isoDate } from '~/text/times'
 import { bpmText, TEMPO_MOVE_TEXT, tempoFromText } from '~/text/tempo'
 
 /** The one tempo: which holds, what it overrides, what would change it from here; and a place to tap it. */
@@ -15,6 +16,7 @@ const floor = useFloorStore()
 const rigs = useRigStore()
 const { clock } = usePlatform()
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 const now = computed(() => (floor.state ? tempoNow(floor.state.known) : null))
 const song = computed(() => own(rig.songs, floor.state?.known.songId ?? '') ?? null)
 const tapped = computed(() => (floor.state ? readTaps(floor.state.known.taps) : null))
@@ -37,12 +39,7 @@ const moves = computed(() =>
 )
 const isByFoot = computed(() => now.value?.from?.kind === 'tap' || now.value?.from?.kind === 'nudge')
 const isStored = computed(() => song.value !== null && now.value?.bpm === songTempo(song.value))
-const today = () => {
-  const day = clock.now()
-  return [day.getFullYear(), day.getMonth() + 1, day.getDate()]
-    .map((one) => String(one).padStart(2, '0'))
-    .join('-')
-}
+const today = (): string => isoDate(clock.now())
 
 const tap = (): void => floor.perform({ kind: 'tap', controlId: null })
 
@@ -62,7 +59,7 @@ function tonight(): void {
     </div>
     <div v-if="now" class="story">
       <p>
-        <b>{{ tempoFromText(rig, now.from) }}</b>
+        <b>{{ capital(tempoFromText(rig, now.from)) }}</b>
       </p>
       <p v-if="now.over" class="soft">
         Instead of {{ bpmText(now.over.bpm) }}, {{ tempoFromText(rig, now.over.from) }}.
@@ -129,10 +126,6 @@ function tonight(): void {
   font-size: 13px;
 }
 
-.story b::first-letter {
-  text-transform: uppercase;
-}
-
 .pad {
   min-height: 38px;
   border: 1px solid var(--ink);
@@ -172,6 +165,12 @@ function tonight(): void {
 @container (max-width: 720px) {
   .now {
     grid-template-columns: max-content minmax(0, 1fr);
+  }
+}
+
+@container (max-width: 440px) {
+  .now {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

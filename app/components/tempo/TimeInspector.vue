@@ -11,8 +11,8 @@ const { rig, control } = defineProps<{ rig: Rig; control: Control }>()
 
 const rigs = useRigStore()
 const choices = [
-  { value: '' as Division | '', text: 'nothing to do with the beat' },
-  ...DIVISIONS.map((value) => ({ value: value as Division | '', text: DIVISION_TEXT[value] })),
+  { value: 'none' as Division | 'none', text: 'nothing to do with the beat' },
+  ...DIVISIONS.map((value) => ({ value: value as Division | 'none', text: DIVISION_TEXT[value] })),
 ]
 const sounds = computed(() => timesInSounds(rig).filter((one) => one.control.id === control.id))
 const found = computed(() =>
@@ -21,15 +21,17 @@ const found = computed(() =>
   ),
 )
 
-function keep(division: Division | ''): void {
-  rigs.edit(editRow(rig, 'keepTime', 'controls', control.id, { division: division === '' ? null : division }))
+function keep(division: Division | 'none'): void {
+  rigs.edit(
+    editRow(rig, 'keepTime', 'controls', control.id, { division: division === 'none' ? null : division }),
+  )
 }
 </script>
 
 <template>
   <div class="time">
     <h2>{{ own(rig.devices, control.deviceId)?.name }}: {{ control.name }}</h2>
-    <ChoiceField label="Kept at" :value="control.division ?? ''" :choices="choices" @choose="keep" />
+    <ChoiceField label="Kept at" :value="control.division ?? 'none'" :choices="choices" @choose="keep" />
     <p class="soft">
       Two sides of one delay are two controls: the left at a quarter, the right at a dotted eighth, say.
     </p>

@@ -207,6 +207,10 @@ td {
   text-align: right;
 }
 
+td {
+  white-space: nowrap;
+}
+
 .current {
   background: var(--sheet);
 }

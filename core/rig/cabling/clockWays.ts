@@ -25,7 +25,7 @@ const isThru = (jack: Port): boolean => {
 /** Whether a jack lets clock, start, continue and stop out. */
 export const letsClockOut = (jack: Port): boolean => {
   const role = roleOf(jack)
-  return role.kind !== 'midiOut' || role.keepsClock !== true
+  return role.kind !== 'midiOut' || role.clock !== 'kept'
 }
 
 /**

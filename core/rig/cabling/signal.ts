@@ -131,7 +131,7 @@ function reach(ways: Ways, start: string, leaves: (jack: Port) => boolean): Read
         delay: arrival.delay + (isStart || thru ? 0 : RESEND),
         channels:
           blocks.length === 0 ? arrival.channels : arrival.channels.filter((one) => !blocks.includes(one)),
-        clock: arrival.clock && !(role.kind === 'midiOut' && role.keepsClock === true),
+        clock: arrival.clock && !(role.kind === 'midiOut' && role.clock === 'kept'),
       }
       if (to !== start && !reached.has(to)) reached.set(to, next)
       queue.push({ box: to, by: toJack, arrival: next })

@@ -58,8 +58,8 @@ export const roleSchema = z.discriminatedUnion('kind', [
     passes: passesSchema,
     /** Channels it keeps back. */
     blocks: z.array(channelSchema).max(16),
-    /** It keeps clock, start, continue and stop back. */
-    keepsClock: z.literal(true).optional(),
+    /** Whether clock, start, continue and stop leave by it; they do unless said. */
+    clock: z.literal(['passes', 'kept']).optional(),
     phantom: phantomSchema,
   }),
   z.strictObject({ kind: z.literal('usb'), end: z.literal(['host', 'device']), passes: passesSchema }),

@@ -24,14 +24,25 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
     const device = own(rig.devices, deviceId)
     const one = device?.tapIn && oneTap(rig, device, device.tapIn)
     if (!device?.tapIn || !one) return []
+    const { openMs } = device.tapIn
     const out = tapsOut(device.tapIn, tempoNow(known).bpm)
     if (!out.ok) return []
     const steps = out.value.taps.flatMap(({ closeAt, openAt }, n, all): ActionStep[] => {
       const next = all[n + 1]
-      const gap = next ? [{ kind: 'wait' as const, microseconds: next.closeAt - openAt }] : []
-      return [...one.down, { kind: 'wait', microseconds: openAt - closeAt }, ...one.up, ...gap]
+      // It is under way until the contact has been open long enough for another tap.
+      const gap = next ? next.closeAt - openAt : openMs * 1000
+      return [
+        ...one.down,
+        { kind: 'wait', microseconds: openAt - closeAt },
+        ...one.up,
+        { kind: 'wait', microseconds: gap },
+      ]
     })
-    return [{ kind: 'start', name: `tapOut/${deviceId}`, steps }]
+    const name = `tapOut/${deviceId}`
+    // Taps under way are over, and the device hears that they are: else the first of these would be lost on it.
+    const isUnderWay = own(known.running, name) !== undefined
+    const pause: ActionStep[] = isUnderWay ? [...one.up, { kind: 'wait', microseconds: openMs * 1000 }] : []
+    return [{ kind: 'start', name, steps: [...pause, ...steps] }]
   },
   reads: (rig, { words }) => {
     const said = without(without(words, 'tap', 'taps') ?? [], 'out')

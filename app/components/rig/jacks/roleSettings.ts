@@ -73,7 +73,18 @@ export function roleSettings(role: Role): RoleSetting[] {
     case 'midiIn':
       return [plug(role.plug), phantom(role.phantom)]
     case 'midiOut':
-      return [plug(role.plug), passes(role.passes), phantom(role.phantom)]
+      return [
+        plug(role.plug),
+        passes(role.passes),
+        setting(
+          'clock',
+          'Clock, start and stop',
+          role.clock ?? 'passes',
+          choice('passes', 'Leave by it'),
+          choice('kept', 'Kept back'),
+        ),
+        phantom(role.phantom),
+      ]
     case 'usb':
       return [
         setting('end', 'USB end', role.end, choice('device', 'Device'), choice('host', 'Host')),

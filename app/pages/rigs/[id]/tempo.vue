@@ -83,19 +83,27 @@ const now = computed(() => (floor.state ? tempoNow(floor.state.known) : null))
 const summary = computed(() =>
   now.value ? `${bpmText(now.value.bpm)} bpm, ${tempoFromText(rig.value, now.value.from)}` : '',
 )
+/** A number, so that what hangs on it is not made anew at every clock. */
+const bpm = computed(() => now.value?.bpm ?? null)
 /** Lengths that repeat at the tempo of now, as their nearest values make them. */
 const echoes = computed((): BeatEcho[] =>
   inOrder(rig.value.devices).flatMap((device) =>
-    Object.values(rig.value.controls).flatMap((one): BeatEcho[] => {
-      if (one.deviceId !== device.id || one.division === null || timeUnit(one) === 'notes' || !now.value)
+    inOrder(rig.value.controls).flatMap((one): BeatEcho[] => {
+      if (
+        one.deviceId !== device.id ||
+        one.division === null ||
+        timeUnit(one) === 'notes' ||
+        bpm.value === null
+      )
         return []
-      const kept = keptAt(one, now.value.bpm, one.division)
+      const kept = keptAt(one, bpm.value, one.division)
       return kept?.kind === 'near'
         ? [{ name: `${device.name}: ${one.name}`, division: one.division, reachedMs: kept.lengthMs }]
         : []
     }),
   ),
 )
+const NO_TAPS: readonly number[] = []
 const hasClock = computed(
   () =>
     floor.state !== null &&
@@ -112,9 +120,9 @@ const hasClock = computed(
     <div v-if="pane === 'beat'" class="tab-pane beat">
       <TempoNow :rig="rig" />
       <BeatAxis
-        v-if="now"
-        :bpm="now.bpm"
-        :taps="floor.state?.known.taps ?? []"
+        v-if="bpm !== null"
+        :bpm="bpm"
+        :taps="floor.state?.known.taps ?? NO_TAPS"
         :has-clock="hasClock"
         :echoes="echoes"
       />
