@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { EMPTY_LOOP, type LoopNow, type Take } from '../looper/machine'
-import { perTables } from '../rig/perTables'
+import { bankShape } from '../rig/bankShape'
+import { CABLING, perRow, perTables, type Key } from '../rig/perTables'
 import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
 import { actionNames, type Action } from '../rig/table/action'
@@ -9,7 +10,7 @@ import type { Device, DeviceId } from '../rig/table/device'
 import { LOOP_STATES, type LoopState } from '../rig/table/looper'
 import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
 import { asksKnown, expanded } from '../switching/action'
-import { doingFirst, listSteps } from '../switching/compile'
+import { compile, COMPILE_KEYS } from '../switching/compile'
 import type { ActionStep } from '../switching/step'
 import { deviceState, floorAtPowerOn, type FloorState } from './floor'
 import { advance, step } from './step'
@@ -82,10 +83,17 @@ function works(rig: Rig, device: Device, footswitch: Footswitch): boolean {
   // What hangs on what was done before may do it another time.
   const mayCome = (action: Action): boolean =>
     asksKnown(action) && actionNames(action).some(({ id }) => isOf(rig, device, id))
-  return actionLists(footswitch).some(
-    ({ actions }) =>
-      listSteps(rig, actions, doingFirst(rig, footswitch)).some(comesTo) ||
+  const compiled = [
+    ...footswitch.positions.flatMap((_, position) => compile(rig, footswitch, 'press', position)),
+    ...(['release', 'longPress', 'doublePress'] as const).flatMap((event) =>
+      compile(rig, footswitch, event, 0),
+    ),
+  ]
+  return (
+    compiled.some(comesTo) ||
+    actionLists(footswitch).some(({ actions }) =>
       expanded(rig, actions).some(({ action }) => mayCome(action)),
+    )
   )
 }
 
@@ -93,23 +101,47 @@ const isOf = (rig: Rig, device: Device, id: string): boolean =>
   id === device.id || own(rig.controls, id)?.deviceId === device.id
 
 /** What every switch of a bank and layer that works a looper makes of it, state by state: tried on the floor itself. */
-export function loopSwitches(rig: Rig, deviceId: DeviceId, bankId: BankId, layer: Layer): LoopSwitch[] {
-  const device = own(rig.devices, deviceId)
-  if (!device?.looper) return []
-  return [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch) =>
-    works(rig, device, footswitch)
-      ? [{ footswitch, does: tried(rig, device, bankId, layer, footswitch) }]
-      : [],
+export const loopSwitches = (rig: Rig, deviceId: DeviceId, bankId: BankId, layer: Layer): LoopSwitch[] =>
+  [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch) => {
+    const does = triedBy(rig, footswitch).get(deviceId)
+    return does ? [{ footswitch, does }] : []
+  })
+
+/** By looper, worked out once for as long as what a switch does hangs on is the same: in its own bank and layer. */
+const triedOn = (keys: readonly Key[]) =>
+  perRow(
+    keys,
+    (rig, footswitch: Footswitch): ReadonlyMap<DeviceId, LoopSwitch['does']> =>
+      new Map(
+        Object.values(rig.devices).flatMap((device) =>
+          device.looper !== null && works(rig, device, footswitch)
+            ? [[device.id, tried(rig, device, footswitch)] as const]
+            : [],
+        ),
+      ),
   )
+
+const bySounds = triedOn([...COMPILE_KEYS, ...CABLING])
+/** Most switches of a looper know nothing of sounds and presets: an edit of those costs them nothing. */
+const bySelf = triedOn([...CABLING, 'controls', 'macros', bankShape])
+const SELF_KINDS: ReadonlySet<Action['kind']> = new Set([
+  'looper',
+  'contact',
+  'setControl',
+  'wait',
+  'note',
+  'tuner',
+])
+
+const triedBy = (rig: Rig, footswitch: Footswitch): ReadonlyMap<DeviceId, LoopSwitch['does']> => {
+  const isSelf = actionLists(footswitch).every(({ actions }) =>
+    expanded(rig, actions).every(({ action }) => SELF_KINDS.has(action.kind)),
+  )
+  return (isSelf ? bySelf : bySounds)(rig, footswitch)
 }
 
-function tried(
-  rig: Rig,
-  device: Device,
-  bankId: BankId,
-  layer: Layer,
-  footswitch: Footswitch,
-): LoopSwitch['does'] {
+function tried(rig: Rig, device: Device, footswitch: Footswitch): LoopSwitch['does'] {
+  const { bankId, layer } = footswitch
   const start = floorAtPowerOn(rig)
   const longest = Math.max(
     device.looper!.holdMs,
