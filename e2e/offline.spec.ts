@@ -36,7 +36,7 @@ test('the shell and the rig of last time open without the server; edits wait, ov
   // Another tab, and the list of rigs, still without a server.
   const next = await context.newPage()
   await next.goto(`${url}/rigs`)
-  await expect(next.getByText('16 boxes', { exact: false })).toBeVisible()
+  await expect(next.getByText('18 boxes', { exact: false })).toBeVisible()
   await next.goto(address)
   await expect(next.getByText(/Server away, 1 edit kept here/)).toBeVisible()
   await expect(next.getByLabel('Name of this rig')).toHaveValue('Pit bass, on the train')

@@ -30,9 +30,9 @@ test('the demo has every kind of cable, and no fault', async ({ page, rigId }) =
     /Fade pedal Plug to Eight-switch controller Expression 2/,
   ])
     await expect(cable(page, name)).toHaveCount(1)
-  await expect(cable(page, /./)).toHaveCount(12)
+  await expect(cable(page, /./)).toHaveCount(14)
   await page.getByLabel('Power cables').check()
-  await expect(cable(page, /./)).toHaveCount(20)
+  await expect(cable(page, /./)).toHaveCount(24)
 })
 
 test('a jack in the wrong role silences a device, is found, fixed in one click, and the fix is undone', async ({

@@ -130,6 +130,43 @@ test('the clock goes to what follows it, and not to what must not get it', async
   await expect(inspector(page).getByText('A clock reaches Bass synth, and must not.')).toBeVisible()
 })
 
+test('a clock from outside leads for as long as it comes: made up, and from real gear', async ({
+  page,
+  rigId,
+}) => {
+  await page.addInitScript(() => {
+    const input = Object.assign(new EventTarget(), {
+      id: 'in',
+      name: 'Stand-in',
+      state: 'connected',
+      type: 'input',
+      onmidimessage: null as ((event: unknown) => void) | null,
+    })
+    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
+    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
+    Object.assign(window, {
+      comesIn: (bytes: number[], at: number) =>
+        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: at }),
+    })
+  })
+  await openView(page, rigId, 'tempo')
+  await tab(page, 'Clock')
+  await inspector(page).getByRole('checkbox', { name: 'Goes by a clock that comes in' }).check()
+  await page.getByRole('button', { name: 'It comes in' }).click()
+  await expect(dockTempo(page)).toHaveText('118 clock in')
+  await page.getByRole('button', { name: 'It stops' }).click()
+  await expect(dockTempo(page)).toHaveText('96 song')
+  await page.getByRole('checkbox', { name: 'A real clock on a MIDI input leads' }).check()
+  // 24 a quarter at 100 bpm, 25 ms apart (M1 v4.2.1, from memory); then nothing more.
+  await page.evaluate(() => {
+    const send = (window as never as { comesIn: (b: number[], at: number) => void }).comesIn
+    const began = performance.now()
+    for (let n = 0; n < 80; n++) send([0xf8], began + n * 25)
+  })
+  await expect(dockTempo(page)).toHaveText('100 clock in')
+  await expect(dockTempo(page)).toHaveText('96 song')
+})
+
 test('a looper on two switches is worked by the foot, and a hold shows what it recorded on the way', async ({
   page,
   rigId,

@@ -39,17 +39,10 @@ const presets = async (page) => {
   await page.getByRole('tab', { name: /^Presets/ }).click()
   await page.getByRole('button', { name: /^012/ }).click()
 }
-const pairs = async (page) => {
-  await page.getByRole('tab', { name: 'Learned pairs' }).click()
-}
 const cell = async (page) => {
   await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
   await page.keyboard.press('F8')
   await page.getByRole('gridcell').filter({ hasText: 'B4 Dotted eighth' }).first().click()
-}
-const sound = async (page) => {
-  await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
-  await page.keyboard.press('F8')
 }
 const matrix = async (page) => {
   await page.getByRole('tab', { name: 'From one to another' }).click()
@@ -117,6 +110,31 @@ const off = async (page) => {
   await page.getByRole('tab', { name: 'Left foot' }).click()
   await page.getByRole('tab', { name: 'Off by itself' }).click()
 }
+/** Six taps a little slower than the song, and the clock running. */
+const taps = async (page) => {
+  await page.getByRole('tab', { name: 'Clock' }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await page.getByRole('tab', { name: 'Beat' }).click()
+  for (let n = 0; n < 6; n++) {
+    await page.keyboard.press('b')
+    await page.waitForTimeout(636)
+  }
+  await page.evaluate(() => document.activeElement.blur())
+}
+/** A loop recorded, then held by mistake: what that overdubbed is shown. */
+const loops = async (page) => {
+  await page.getByRole('tab', { name: 'Loops' }).click()
+  for (let n = 0; n < 3; n++) await page.keyboard.press(']')
+  for (let n = 0; n < 2; n++) {
+    await page.keyboard.press('3', { delay: 80 })
+    await page.waitForTimeout(2400)
+  }
+  await page.keyboard.down('3')
+  await page.waitForTimeout(2300)
+  await page.keyboard.up('3')
+  await page.evaluate(() => document.activeElement.blur())
+  await page.waitForTimeout(500)
+}
 const none = async () => {}
 const PICTURES = [
   {
@@ -137,12 +155,12 @@ const PICTURES = [
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
   { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
-  { name: 'charts-pairs', path: 'charts', theme: 'light', work: pairs },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
-  { name: 'sounds-stage', path: 'sounds', theme: 'stage', work: sound },
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'pedals-off', path: 'pedals', theme: 'light', work: off },
+  { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
+  { name: 'tempo-loops', path: 'tempo', theme: 'stage', work: loops },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',

@@ -1,5 +1,4 @@
-import { watch } from 'vue'
-import { useMidiStore } from '~/stores/midi'
+import { useIncoming } from './useIncoming'
 
 /** One value of a controller number that came in. */
 export interface PedalMessage {
@@ -10,24 +9,10 @@ export interface PedalMessage {
   readonly value: number
 }
 
-/** Control changes that come in from real gear while `isOn`, our own that came back left out. */
+/** Control changes that come in from real gear while `isOn`. */
 export function useRealPedal(isOn: () => boolean, heard: (message: PedalMessage) => void): void {
-  const midi = useMidiStore()
-  let seen = midi.incoming.length
-  watch(
-    () => [isOn(), midi.incoming.length, midi.incoming.at(-1)?.at] as const,
-    ([on]) => {
-      // What came before it was switched on is not for us; the list is cut when it is full.
-      if (midi.incoming.length < seen) seen = 0
-      const fresh = midi.incoming.slice(seen)
-      seen = midi.incoming.length
-      if (!on) return
-      for (const { at, bytes, isEcho } of fresh) {
-        const [status, controller, value] = bytes
-        if (!isEcho && status !== undefined && (status & 0xf0) === 0xb0 && value !== undefined)
-          heard({ at, channel: (status & 0x0f) + 1, controller: controller!, value })
-      }
-    },
-    { flush: 'sync' },
-  )
+  useIncoming(isOn, ({ at, bytes: [status, controller, value] }) => {
+    if (status !== undefined && (status & 0xf0) === 0xb0 && value !== undefined)
+      heard({ at, channel: (status & 0x0f) + 1, controller: controller!, value })
+  })
 }

@@ -1,9 +1,8 @@
 import { boxName } from '../rig/cabling/link'
-import { change } from '../rig/edit'
+import { change, type Edit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import { own } from '../base/own'
 import { clockPlan, type ClockAt } from '../switching/clockPlan'
-import type { Edit } from '../rig/edit'
 import type { FindingOf } from './finding'
 
 export type ClockHarm = FindingOf<

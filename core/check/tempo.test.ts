@@ -23,7 +23,7 @@ import type { Song } from '../rig/table/song'
 import type { Footswitch } from '../rig/table/switch'
 import { USUAL_TAP_IN, type TapIn } from '../rig/table/tapIn'
 import { loopSwitches } from '../simulate/loopMoves'
-import { clockPlan } from '../switching/clockPlan'
+import { clockGivers, clockPlan } from '../switching/clockPlan'
 import { plannedLoop, planLooper } from '../switching/looperPlan'
 import { codes, expectFixable, requireFinding } from './makeFinding'
 
@@ -208,6 +208,10 @@ describe('clocks', () => {
       from: ['Foot controller', 'looper'],
       ways: 2,
     })
+    // A second controller that could send and is never told to is no giver.
+    const other = makeController({ id: id('controller2'), ports: [out] })
+    const quiet = { ...merged, controllers: { ...merged.controllers, controller2: other } }
+    expect(clockGivers(quiet)).toEqual(['controller', 'looper'])
     const one = rig({ followsClock: true }, [['controller.out', 'echo.in']])
     expect([verdict(one), codes(one).includes('twoClocks')]).toEqual(['follows', false])
     expect(verdict(rig({ followsClock: true }, []))).toBe('waits')

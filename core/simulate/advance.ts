@@ -715,7 +715,7 @@ export class FloorRun {
   ): DeviceState {
     if (message.kind !== 'control') return device.followsClock ? hearRealTime(state, message, at) : state
     const control = chart.controls.get(`cc/${message.controller}`)
-    if (!control) return state
+    if (!control || !hasAnswer(state, message, chart)) return state
     const { reading } = control
     const isWhole = reading.kind !== 'switch' && reading.kind !== 'range'
     const isDown = 'value' in reading ? message.value === reading.value : message.value > U7_OFF

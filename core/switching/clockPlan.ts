@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { perTables, CABLING } from '../rig/perTables'
 import { clockSenders, clockWaysFrom, type ClockWay } from '../rig/cabling/clockWays'
 import { inOrder, type Rig } from '../rig/rig'
@@ -5,6 +6,9 @@ import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import { actionLists } from '../rig/table/switch'
+import { expanded } from './action'
+
+const CLOCK_TABLES = [...CABLING, 'banks', 'switches', 'macros'] as const
 
 /**
  * What comes of the clocks of a rig at one box. `kept`: none may come, and none does; `harmed`: none may come, and one does;
@@ -20,41 +24,36 @@ export interface ClockAt {
   readonly verdict: ClockVerdict
 }
 
-const speaksOfClock = (actions: readonly Action[]): boolean => actions.some(({ kind }) => kind === 'clock')
-
-/** Controllers that can send clock and are told to somewhere, and devices that do by themselves. */
-export const clockGivers = perTables(
-  [...CABLING, 'banks', 'switches', 'macros'],
-  (rig: Rig): readonly string[] => {
-    const lists = [
-      ...inOrder(rig.controllers).map(({ onPower }) => onPower),
-      ...Object.values(rig.banks).flatMap(({ enter, leave }) => [enter, leave]),
-      ...Object.values(rig.switches).flatMap((one) => actionLists(one).map(({ actions }) => actions)),
-      ...Object.values(rig.macros).map(({ actions }) => actions),
-    ]
-    const isAsked = lists.some(speaksOfClock)
-    return clockSenders(rig).filter((id) => isAsked || Object.hasOwn(rig.devices, id))
-  },
-)
+/** Controllers that can send clock and are told to by some switch, bank or at power-on, and devices that do by themselves. */
+export const clockGivers = perTables(CLOCK_TABLES, (rig: Rig): readonly string[] => {
+  const asked = new Set<string>()
+  const look = (controllerId: string | undefined, actions: readonly Action[]): void => {
+    if (controllerId !== undefined && expanded(rig, actions).some(({ action }) => action.kind === 'clock'))
+      asked.add(controllerId)
+  }
+  for (const { id, onPower } of Object.values(rig.controllers)) look(id, onPower)
+  for (const { controllerId, enter, leave } of Object.values(rig.banks))
+    look(controllerId, [...enter, ...leave])
+  for (const one of Object.values(rig.switches))
+    for (const { actions } of actionLists(one)) look(own(rig.banks, one.bankId)?.controllerId, actions)
+  return clockSenders(rig).filter((id) => asked.has(id) || Object.hasOwn(rig.devices, id))
+})
 
 /** For every box that could hear a clock, which come and what comes of it. */
-export const clockPlan = perTables(
-  [...CABLING, 'banks', 'switches', 'macros'],
-  (rig: Rig): readonly ClockAt[] => {
-    const ways = clockGivers(rig).flatMap((id) => clockWaysFrom(rig, id))
-    const at = (table: ClockAt['table'], box: Device | Controller): ClockAt => {
-      const ours = ways.filter(({ to }) => to === box.id)
-      const harms = 'clockHarms' in box && box.clockHarms
-      return { box, table, ways: ours, verdict: verdictOf(ours.length, box.followsClock, harms) }
-    }
-    return [
-      ...inOrder(rig.controllers).map((box) => at('controllers', box)),
-      ...inOrder(rig.devices)
-        .filter(({ kind }) => kind === 'receiver')
-        .map((box) => at('devices', box)),
-    ]
-  },
-)
+export const clockPlan = perTables(CLOCK_TABLES, (rig: Rig): readonly ClockAt[] => {
+  const ways = clockGivers(rig).flatMap((id) => clockWaysFrom(rig, id))
+  const at = (table: ClockAt['table'], box: Device | Controller): ClockAt => {
+    const ours = ways.filter(({ to }) => to === box.id)
+    const harms = 'clockHarms' in box && box.clockHarms
+    return { box, table, ways: ours, verdict: verdictOf(ours.length, box.followsClock, harms) }
+  }
+  return [
+    ...inOrder(rig.controllers).map((box) => at('controllers', box)),
+    ...inOrder(rig.devices)
+      .filter(({ kind }) => kind === 'receiver')
+      .map((box) => at('devices', box)),
+  ]
+})
 
 function verdictOf(ways: number, follows: boolean, harms: boolean): ClockVerdict {
   if (harms) return ways > 0 ? 'harmed' : 'kept'

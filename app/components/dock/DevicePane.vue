@@ -43,13 +43,14 @@ const lines = computed(() => {
                 ({ id, name }) => `${outputs.length > 1 ? `${name} ` : ''}${contactWord(own(contacts, id))}`,
               )
               .join(', '),
-      keeps: loop
-        ? LOOP_STATE_TEXT[loop.state]
-        : device.tapIn && (device.kind !== 'receiver' || beat?.by === 'tap')
-          ? beat?.bpm == null
-            ? 'no tempo yet'
-            : `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
-          : '',
+      keeps:
+        device.looper && loop
+          ? LOOP_STATE_TEXT[loop.state]
+          : device.tapIn && (device.kind !== 'receiver' || beat?.by === 'tap')
+            ? beat?.bpm == null
+              ? 'no tempo yet'
+              : `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
+            : '',
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),
       refused,

@@ -2,9 +2,11 @@
 import DevicePane from './DevicePane.vue'
 import FloorPane from './FloorPane.vue'
 import { useDock } from '~/composables/useDock'
+import { useRealClock } from '~/composables/useRealClock'
 import MiddlePane from './MiddlePane.vue'
 
 const { isTall } = useDock()
+useRealClock()
 </script>
 
 <template>

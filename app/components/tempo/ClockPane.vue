@@ -13,9 +13,12 @@ import {
   tempoNow,
   type Rig,
 } from '#core'
+import CheckField from '~/components/common/CheckField.vue'
 import FindingMark from '~/components/common/FindingMark.vue'
 import NumberField from '~/components/common/NumberField.vue'
+import { useClockRead } from '~/composables/useRealClock'
 import { useFloorStore } from '~/stores/floor'
+import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { bpmText, CLOCK_TEXT, msText } from '~/text/tempo'
 
@@ -55,6 +58,16 @@ const seen = computed(() => {
 const outside = ref(118)
 const follows = computed(() => floor.controller?.followsClock === true)
 const comesIn = computed(() => floor.state?.known.clockIn !== null && floor.state !== null)
+const isRead = useClockRead()
+const midi = useMidiStore()
+const reachText = computed(() =>
+  midi.state === 'asking' ? 'The browser is asking you.' : 'No MIDI yet: see MIDI on the floor below.',
+)
+
+function read(on: boolean): void {
+  isRead.value = on
+  if (on) void midi.open()
+}
 const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => givesClock))
 </script>
 
@@ -110,7 +123,7 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
               {{ line.gives && line.verdict === 'none' ? 'gives the clock' : CLOCK_TEXT[line.verdict] }}
             </td>
             <td class="mono number">
-              <template v-if="line.reads?.by === 'clock' && line.reads.bpm !== null">
+              <template v-if="line.box.followsClock && line.reads?.by === 'clock' && line.reads.bpm !== null">
                 {{ line.reads.bpm.toFixed(1) }} bpm{{
                   line.reads.isPlaying
                     ? `, beat ${Math.floor((Math.max(1, line.reads.position) - 1) / 24) + 1}`
@@ -142,6 +155,8 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
         severity="secondary"
         @click="floor.clockIn(comesIn ? null : outside)"
       />
+      <CheckField label="A real clock on a MIDI input leads" :value="isRead" @take="read" />
+      <p v-if="isRead && midi.state !== 'open'" class="warn">{{ reachText }}</p>
     </div>
     <p class="soft small">
       What follows starts at the clock after a start; continue goes on from where it stopped. Some devices

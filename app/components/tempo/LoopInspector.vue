@@ -74,6 +74,8 @@ const ways = computed(() => {
       all.push({ value: key(by), text: `contact ${contact.name}`, by })
     }
   for (const control of controlsOf(rig, device.id)) {
+    // A switch of a looper is a controller number; a parameter is none.
+    if (control.address.kind !== 'cc') continue
     const by = { kind: 'control' as const, controlId: control.id }
     all.push({ value: key(by), text: control.name, by })
   }
@@ -102,7 +104,7 @@ const moveAt = (state: LoopState, input: string, gesture: LoopGesture): string =
 const TARGETS = [
   { value: 'none', text: 'nothing' },
   ...LOOP_STATES.map((to) => ({ value: `${to}/`, text: LOOP_STATE_TEXT[to] })),
-  ...(['playing', 'stopped'] as const).flatMap((to) =>
+  ...(['playing', 'overdubbing', 'stopped'] as const).flatMap((to) =>
     (['undo', 'redo'] as const).map((also) => ({
       value: `${to}/${also}`,
       text: `${also}, then ${LOOP_STATE_TEXT[to]}`,

@@ -49,7 +49,7 @@ const places = computed(() =>
               place: { kind: 'contact', contactId: contact.id } as TapIn['place'],
             })),
           ...controlsOf(rig, one.id)
-            .filter((control) => tapMeaning(rig, control) === 'tempo')
+            .filter((control) => control.address.kind === 'cc' && tapMeaning(rig, control) === 'tempo')
             .map((control) => ({
               id: one.id,
               text: `${one.name}, ${control.name} (tempo)`,

@@ -1,5 +1,6 @@
 import type { ActionOf } from '../../rig/table/action'
 import { own } from '../../base/own'
+import { tapMeaning } from '../../rig/chart/tapMeaning'
 import { USUAL_SWITCHING } from '../../rig/table/controller'
 import { readTaps, TAPS_KEPT } from '../../tempo/tapped'
 import { controlSends } from '../controlSends'
@@ -30,7 +31,7 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
     const alone: Reading[] =
       said.length === 0 ? [{ action: { kind: 'tap', controlId: null }, sureness: 12 }] : []
     const named = controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] =>
-      left.length === 0 && /tap/i.test(control.name) && control.reading.kind !== 'range'
+      left.length === 0 && tapMeaning(rig, control) === 'tempo' && control.reading.kind !== 'range'
         ? [{ action: { kind: 'tap', controlId: control.id }, sureness: fit + 5 }]
         : [],
     )
