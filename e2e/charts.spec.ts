@@ -129,7 +129,7 @@ test('a chart goes out as CSV and comes in again as it was', async ({ page, rigI
   await page.getByRole('tab', { name: /^Hall reverb/ }).click()
   await page.getByRole('button', { name: 'Paste a chart' }).click()
   await pickFile(page, 'Or choose a file', file)
-  await expect(page.getByRole('dialog')).toContainText('9 lines read, 9 to be written, 0 lines not taken.')
+  await expect(page.getByRole('dialog')).toContainText('10 lines read, 10 to be written, 0 lines not taken.')
 })
 
 test('a file of 10,000 lines is read while the page stays live', async ({ page, rigId }) => {

@@ -7,7 +7,15 @@ const isOpen = defineModel<boolean>({ required: true })
 </script>
 
 <template>
-  <Dialog v-model:visible="isOpen" modal header="Shortcuts" :draggable="false" :style="{ width: '440px' }">
+  <!-- There are more than a low window shows: what scrolls can be reached by keys. -->
+  <Dialog
+    v-model:visible="isOpen"
+    modal
+    header="Shortcuts"
+    :draggable="false"
+    :style="{ width: '440px' }"
+    :pt="{ content: { tabindex: 0 } }"
+  >
     <dl>
       <template v-for="shortcut in shortcuts" :key="shortcut.keys">
         <dt class="mono">{{ shortcut.shown }}</dt>
