@@ -32,7 +32,7 @@ test('the demo has every kind of cable, and no fault', async ({ page, rigId }) =
     await expect(cable(page, name)).toHaveCount(1)
   await expect(cable(page, /./)).toHaveCount(14)
   await page.getByLabel('Power cables').check()
-  await expect(cable(page, /./)).toHaveCount(24)
+  await expect(cable(page, /./)).toHaveCount(22)
 })
 
 test('a jack in the wrong role silences a device, is found, fixed in one click, and the fix is undone', async ({
@@ -146,7 +146,7 @@ test('a device comes with its channel and cable, is copied, moved in the order a
 
 test('every device gets its own channel; a 17th is refused with advice', async ({ page, request, rigId }) => {
   const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()
-  const changes = Array.from({ length: 12 }, (_, n) => {
+  const changes = Array.from({ length: 11 }, (_, n) => {
     const id = `more-${n}`
     return {
       table: 'devices',
@@ -165,7 +165,7 @@ test('every device gets its own channel; a 17th is refused with advice', async (
     page.getByRole('alert').filter({ hasText: 'There are 17 devices for 16 channels' }),
   ).toContainText('second output')
   await page.getByRole('tab', { name: 'Map' }).click()
-  await box(page, 'Synth 13').click()
+  await box(page, 'Synth 12').click()
   await inspector(page).getByRole('button', { name: 'Remove this device' }).click()
   await page.getByRole('tab', { name: /Channels/ }).click()
   await page.getByRole('button', { name: 'Give every device its own channel' }).click()
@@ -230,7 +230,7 @@ test('what the controller cannot do is a table against the kinds that would', as
   }
   await page.getByRole('tab', { name: /Which controller/ }).click()
   const row = page.getByRole('row', { name: /Switching contacts out/ })
-  await expect(row).toContainText('5')
+  await expect(row).toContainText('6')
   await expect(row).toContainText('too few')
   await expect(page.getByRole('row', { name: /Would do/ })).toContainText('no')
 })

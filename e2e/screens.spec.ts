@@ -13,7 +13,7 @@ for (const { name, width, height } of SIZES)
   }) => {
     await page.setViewportSize({ width, height })
     await openView(page, rigId, 'rig')
-    for (const stage of ['Charts', 'Sounds', 'Switches', 'Pedals', 'Rig']) {
+    for (const stage of ['Charts', 'Sounds', 'Switches', 'Pedals', 'Tempo', 'Rig']) {
       const link = page
         .getByRole('navigation', { name: 'Stages' })
         .getByRole('link', { name: new RegExp(stage) })

@@ -28,7 +28,7 @@ test('the demo has sounds of every kind, and three things to say about them that
   rigId,
 }) => {
   await openView(page, rigId, 'sounds')
-  await expect(page.getByText('16 sounds, 7 devices')).toBeVisible()
+  await expect(page.getByText('16 sounds, 9 devices')).toBeVisible()
   await expect(cell(page, /^Verse, pushed/, 2)).toContainText('inherited')
   const notes = inspector(page)
   await expect(notes.getByText('Bass preamp keeps Blend')).toBeVisible()
@@ -78,7 +78,7 @@ test('six sounds over five devices are typed in at most 60 keys each, and are th
   }
   test.info().annotations.push({ type: 'keys a sound', description: counts.join(', ') })
   for (const count of counts) expect(count).toBeLessThanOrEqual(60)
-  await expect(page.getByText('6 sounds, 7 devices')).toBeVisible()
+  await expect(page.getByText('6 sounds, 9 devices')).toBeVisible()
   const five = ['preamp', 'echo', 'reverb', 'relay', 'synth']
   await expect(async () => {
     const made = await (await request.get(`/api/rigs/${id}/files/rig.json`)).json()
@@ -144,7 +144,7 @@ test('cells are copied, filled down and pasted as a spreadsheet’s are', async 
   await grid(page).focus()
   await page.keyboard.press('Control+End')
   await page.keyboard.press('Control+v')
-  await expect(page.getByText('18 sounds, 7 devices')).toBeVisible()
+  await expect(page.getByText('18 sounds, 9 devices')).toBeVisible()
   await expect(page.getByRole('alert').filter({ hasText: 'Left out' })).toContainText(
     'Line 1, column 4 (Encore, Hall reverb): Hall reverb has no “nonsense”.',
   )
@@ -165,7 +165,7 @@ test('one key sends a sound, another takes the floor as it is', async ({ page, r
   await expect(deviceNow(page, 'Old fuzz')).toContainText('by foot')
   await page.keyboard.press('Control+End')
   await page.keyboard.press('F9')
-  await expect(page.getByText('17 sounds, 7 devices')).toBeVisible()
+  await expect(page.getByText('17 sounds, 9 devices')).toBeVisible()
   await expect(inspector(page).getByRole('heading', { name: 'Floor, 17' })).toBeVisible()
   await expect(cell(page, /^Floor, 17/, 3)).toContainText('300 Drowned hall')
   await expect(cell(page, /^Floor, 17/, 6)).toContainText('closed')
@@ -252,7 +252,7 @@ test('200 sounds are scrolled through with a few rows in the page; an edit is dr
   const many = { ...demo, tables: { ...demo.tables, about, sounds, macros: [], switches: [] } }
   const { id } = await (await request.post('/api/rigs/file', { data: many })).json()
   await openView(page, id, 'sounds')
-  await expect(page.getByText('200 sounds, 7 devices')).toBeVisible()
+  await expect(page.getByText('200 sounds, 9 devices')).toBeVisible()
   expect(await grid(page).getByRole('row').count()).toBeLessThan(40)
   await grid(page).focus()
   await page.keyboard.press('Control+End')

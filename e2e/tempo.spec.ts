@@ -46,6 +46,9 @@ test('one tempo holds: stored, tapped by foot, kept for tonight or for the song,
   await expect(song).toContainText('93.8')
   await expect(inspector(page)).toContainText('it is played at 93.8 bpm; what is stored')
   await inspector(page).getByRole('button', { name: 'Drop it' }).click()
+  await expect(dockTempo(page)).toHaveText('96 song')
+  await page.clock.runFor(3000)
+  await tap(page, 4, 640)
   await now(page).getByRole('button', { name: 'Keep for Net menders' }).click()
   await expect(inspector(page).getByRole('spinbutton', { name: 'Stored tempo' })).toHaveValue('93.8 bpm')
   // Undone by the keys, as any edit.

@@ -18,7 +18,7 @@ const ENOUGH = CLOCKS_A_QUARTER / 2
 const SILENT = 1000
 
 /** The tempo of clocks that came at so many ms, to a tenth; null of too few. */
-export function tempoOfClocks(times: readonly number[]): number | null {
+function tempoOfClocks(times: readonly number[]): number | null {
   if (times.length <= ENOUGH) return null
   const mean = (times.at(-1)! - times[0]!) / (times.length - 1)
   return Math.round(600_000 / (mean * CLOCKS_A_QUARTER)) / 10

@@ -9,7 +9,7 @@ import { actionLists, type Footswitch } from '../rig/table/switch'
 import { destination } from '../switching/action/travel'
 import { expanded } from '../switching/action'
 import { NOTHING_KNOWN } from '../switching/known'
-import { canRun, canStop, isSilent, loopPlaces, type LoopPlace, type LoopSwitch } from '../simulate/loopMoves'
+import { canRun, canStop, isSilent, loopPlaces, type LoopSwitch } from '../simulate/loopMoves'
 import type { Bank, BankId } from '../rig/table/bank'
 import type { FindingOf } from './finding'
 
@@ -231,5 +231,7 @@ export const loopTempo = (rig: Rig): LoopTempo[] =>
 
 function changesTempo(rig: Rig, action: Action): LoopTempo['facts']['by'] | null {
   if (action.kind === 'tap' || action.kind === 'tapOut' || action.kind === 'tempo') return action.kind
-  return action.kind === 'recallSound' && own(rig.sounds, action.soundId)?.tempo != null ? 'sound' : null
+  return action.kind === 'recallSound' && (own(rig.sounds, action.soundId)?.tempo ?? null) !== null
+    ? 'sound'
+    : null
 }

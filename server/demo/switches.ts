@@ -139,8 +139,8 @@ const SWITCHES: readonly Line[] = [
   { at: ['repairs', 1], label: 'Clock', press: [['clock']] },
   { at: ['repairs', 2], label: 'Octave stab', press: [['octaver pulse 2']] },
   { at: ['repairs', 3], label: 'Amp, drive', press: [['relay drive', 'wait 30', 'hall off']] },
-  { at: ['repairs', 4], label: 'Buoy bell', press: [['note 60 synth']] },
-  { at: ['repairs', 6], label: 'Echo loop', press: [['looper record']] },
+  { at: ['storm', 4, 'shift'], label: 'Buoy bell', press: [['note 60 synth']] },
+  { at: ['finale', 7], label: 'Echo loop', press: [['looper record']] },
   { at: ['repairs', 8], label: 'Home', press: [['home']] },
 ]
 

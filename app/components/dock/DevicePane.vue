@@ -13,6 +13,9 @@ const rigs = useRigStore()
 const contactWord = (isClosed: boolean | undefined) =>
   isClosed === undefined ? '—' : isClosed ? 'closed' : 'open'
 
+const heardText = (bpm: number | null): string =>
+  bpm === null ? 'no tempo yet' : `${bpmText(Math.round(bpm * 10) / 10)} bpm`
+
 const lines = computed(() => {
   const { rig } = rigs
   const { state, last } = floor
@@ -47,9 +50,7 @@ const lines = computed(() => {
         device.looper && loop
           ? LOOP_STATE_TEXT[loop.state]
           : device.tapIn && (device.kind !== 'receiver' || beat?.by === 'tap')
-            ? beat?.bpm == null
-              ? 'no tempo yet'
-              : `${bpmText(Math.round(beat.bpm * 10) / 10)} bpm`
+            ? heardText(beat?.bpm ?? null)
             : '',
       display: displayText(device, preset),
       preset: preset === null ? '' : (findPreset(rig, device.id, preset)?.name ?? ''),

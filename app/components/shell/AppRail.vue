@@ -189,8 +189,8 @@ kbd {
   }
 
   .stage {
-    gap: 7px;
-    padding: 0 9px;
+    gap: 5px;
+    padding: 0 6px;
     border-left: 0;
     border-bottom: 3px solid transparent;
     height: 40px;

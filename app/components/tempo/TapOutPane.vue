@@ -9,7 +9,6 @@ import {
   deviceState,
   editRow,
   inOrder,
-  own,
   songTempo,
   tapMeaning,
   tapsOut,

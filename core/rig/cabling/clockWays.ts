@@ -23,7 +23,7 @@ const isThru = (jack: Port): boolean => {
 }
 
 /** Whether a jack lets clock, start, continue and stop out. */
-export const letsClockOut = (jack: Port): boolean => {
+const letsClockOut = (jack: Port): boolean => {
   const role = roleOf(jack)
   return role.kind !== 'midiOut' || role.clock !== 'kept'
 }

@@ -201,17 +201,24 @@ label {
 
 @media print {
   ul {
-    columns: 2;
-    column-gap: 18px;
+    columns: 3;
+    column-gap: 14px;
+    font-size: 11.5px;
+    line-height: 1.3;
   }
 
   section {
-    padding-top: 6px;
+    padding-top: 3px;
   }
 
   li {
     grid-template-columns: 16px minmax(0, 1fr);
-    padding: 2px 0;
+    padding: 1px 0;
+  }
+
+  li label {
+    font-size: 10.5px;
+    line-height: 1.2;
   }
 
   .look {
@@ -220,8 +227,8 @@ label {
 
   .note,
   .look {
-    font-size: 9.5px;
-    line-height: 1.25;
+    font-size: 9px;
+    line-height: 1.2;
   }
 
   input {
