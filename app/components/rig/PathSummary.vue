@@ -20,7 +20,7 @@ const ways = computed(() =>
     <p v-if="ways.length === 0">Not at all, as things are now.</p>
     <p v-for="way in ways" :key="way.id">
       {{ pathText(rig, way.id, way.arrival) }}. {{ channelsText(way.arrival.channels) }} arrive, and
-      {{ way.sendsClock ? 'clock too' : 'no clock' }}.
+      {{ way.sendsClock && way.arrival.clock ? 'clock too' : 'no clock' }}.
     </p>
   </section>
 </template>

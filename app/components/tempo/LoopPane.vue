@@ -129,7 +129,7 @@ function says({ does }: LoopSwitch, foot: LoopFootKind, from: LoopState): string
               :key="n"
               :class="['stretch', one.state]"
               :style="{ left: `${one.left}%`, width: `${one.width}%` }"
-              ><i v-if="one.width > 12">{{ LOOP_STATE_TEXT[one.state] }}</i></span
+              ><i v-if="one.width > 15">{{ LOOP_STATE_TEXT[one.state] }}</i></span
             >
           </div>
           <p v-if="gone" class="warn">{{ gone }}</p>
@@ -208,7 +208,7 @@ function says({ does }: LoopSwitch, foot: LoopFootKind, from: LoopState): string
   overflow: hidden;
   border-right: 1px solid var(--sheet);
   font-size: 11px;
-  line-height: 28px;
+  line-height: 17px;
   white-space: nowrap;
 }
 
