@@ -26,7 +26,7 @@ const broken: [name: string, content: string | Buffer, told: string][] = [
   ['a file of another kind', '{"format": "song"}', 'format It is not a rig file of this program'],
   [
     'a newer file',
-    '{"format": "wire-step-rig", "version": 7}',
+    '{"format": "wire-step-rig", "version": 8}',
     'version It is of version 8; this program reads versions up to 7.',
   ],
   [
