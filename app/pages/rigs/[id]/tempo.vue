@@ -85,6 +85,8 @@ const summary = computed(() =>
 )
 /** A number, so that what hangs on it is not made anew at every clock. */
 const bpm = computed(() => now.value?.bpm ?? null)
+/** More rows than these push the songs out of sight. */
+const ECHOES_SHOWN = 8
 /** Lengths that repeat at the tempo of now, as their nearest values make them. */
 const echoes = computed((): BeatEcho[] =>
   inOrder(rig.value.devices).flatMap((device) =>
@@ -124,8 +126,11 @@ const hasClock = computed(
         :bpm="bpm"
         :taps="floor.state?.known.taps ?? NO_TAPS"
         :has-clock="hasClock"
-        :echoes="echoes"
+        :echoes="echoes.slice(0, ECHOES_SHOWN)"
       />
+      <p v-if="echoes.length > ECHOES_SHOWN" class="soft">
+        {{ echoes.length - ECHOES_SHOWN }} more times are kept: see Times.
+      </p>
       <SongTable :rig="rig" :chosen="song?.id ?? null" @choose="chosen.beat = $event" />
     </div>
     <TimesPane
