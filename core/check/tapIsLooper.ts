@@ -1,7 +1,10 @@
 import { own } from '../base/own'
 import { putActions } from '../rig/edits/actionList'
 import { tapMeaning } from '../rig/chart/tapMeaning'
+import { perRow, perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
+import type { Footswitch } from '../rig/table/switch'
+import { COMPILE_KEYS } from '../switching/compile'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from './finding'
 
@@ -17,30 +20,36 @@ export type TapIsLooper = FindingOf<
 
 /** A tap of the tempo that is sent to what a looper records by. */
 export const tapIsLooper = (rig: Rig): TapIsLooper[] =>
-  Object.values(rig.switches).flatMap((footswitch) =>
-    switchLists(rig, footswitch).flatMap((list) =>
-      list.actions.flatMap((action, n): TapIsLooper[] => {
-        const control = action.kind === 'tap' ? own(rig.controls, action.controlId ?? '') : undefined
-        if (!control || tapMeaning(rig, control) !== 'looper') return []
-        const tempo = Object.values(rig.controls).find(
-          (one) => one.deviceId === control.deviceId && tapMeaning(rig, one) === 'tempo',
-        )
-        const actions = list.actions.with(n, { kind: 'tap', controlId: tempo?.id ?? null })
-        const fix = putActions(rig, placeOfList(footswitch, list), 'changeAction', actions)
-        return [
-          {
-            code: 'tapIsLooper',
-            severity: 'error',
-            about: aboutList(footswitch, list),
-            facts: {
-              ...gestured(footswitch, list),
-              device: own(rig.devices, control.deviceId)?.name ?? '',
-              control: control.name,
-              tempo: tempo?.name ?? '',
-            },
-            ...(fix && { fix }),
+  hasLoopTap(rig) ? Object.values(rig.switches).flatMap((footswitch) => ofSwitch(rig, footswitch)) : []
+
+const hasLoopTap = perTables(['controls', 'devices'], (rig: Rig) =>
+  Object.values(rig.controls).some((control) => tapMeaning(rig, control) === 'looper'),
+)
+
+const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): TapIsLooper[] =>
+  switchLists(rig, footswitch).flatMap((list) =>
+    list.actions.flatMap((action, n): TapIsLooper[] => {
+      const control = action.kind === 'tap' ? own(rig.controls, action.controlId ?? '') : undefined
+      if (!control || tapMeaning(rig, control) !== 'looper') return []
+      const tempo = Object.values(rig.controls).find(
+        (one) => one.deviceId === control.deviceId && tapMeaning(rig, one) === 'tempo',
+      )
+      const actions = list.actions.with(n, { kind: 'tap', controlId: tempo?.id ?? null })
+      const fix = putActions(rig, placeOfList(footswitch, list), 'changeAction', actions)
+      return [
+        {
+          code: 'tapIsLooper',
+          severity: 'error',
+          about: aboutList(footswitch, list),
+          facts: {
+            ...gestured(footswitch, list),
+            device: own(rig.devices, control.deviceId)?.name ?? '',
+            control: control.name,
+            tempo: tempo?.name ?? '',
           },
-        ]
-      }),
-    ),
-  )
+          ...(fix && { fix }),
+        },
+      ]
+    }),
+  ),
+)

@@ -1,12 +1,12 @@
 import { own } from '../base/own'
 import { putActions } from '../rig/edits/actionList'
+import { perTables } from '../rig/perTables'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { songTempo, type Song } from '../rig/table/song'
 import type { Device } from '../rig/table/device'
-import { actionLists } from '../rig/table/switch'
 import { canTapOut } from '../switching/action/tapOut'
-import { expanded } from '../switching/action'
+import { askedOfBank, askedOfList, askedOfSwitch } from '../switching/askedOf'
 import { tapsOut, type TapOutRefusal } from '../tempo/tapOut'
 import type { FindingOf } from './finding'
 
@@ -37,20 +37,20 @@ export type TapOutMissing = FindingOf<
   { readonly song: string; readonly device: string; readonly bank: string }
 >
 
-const tapsTo = (rig: Rig, actions: readonly Action[]): readonly string[] =>
-  expanded(rig, actions).flatMap(({ action }) => (action.kind === 'tapOut' ? [action.deviceId] : []))
+const tapsTo = (rig: Rig, actions: readonly Action[]): readonly string[] => askedOfList(rig, actions).tapsOut
 
 /** Devices that some switch or bank taps a tempo out to. */
-function tappedOut(rig: Rig): Device[] {
-  const asked = new Set([
-    ...Object.values(rig.switches).flatMap((one) =>
-      actionLists(one).flatMap(({ actions }) => tapsTo(rig, actions)),
-    ),
-    ...Object.values(rig.banks).flatMap(({ enter, leave }) => tapsTo(rig, [...enter, ...leave])),
-    ...Object.values(rig.controllers).flatMap(({ onPower }) => tapsTo(rig, onPower)),
-  ])
-  return inOrder(rig.devices).filter(({ id }) => asked.has(id))
-}
+const tappedOut = perTables(
+  ['devices', 'controllers', 'banks', 'switches', 'macros'],
+  (rig: Rig): Device[] => {
+    const asked = new Set([
+      ...Object.values(rig.switches).flatMap((one) => askedOfSwitch(rig, one).tapsOut),
+      ...Object.values(rig.banks).flatMap((bank) => askedOfBank(rig, bank).tapsOut),
+      ...Object.values(rig.controllers).flatMap(({ onPower }) => tapsTo(rig, onPower)),
+    ])
+    return inOrder(rig.devices).filter(({ id }) => asked.has(id))
+  },
+)
 
 /** The tempi a rig stores, by what has them. */
 const storedTempi = (rig: Rig): { readonly of: string; readonly bpm: number }[] => [

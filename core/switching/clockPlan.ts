@@ -2,11 +2,9 @@ import { own } from '../base/own'
 import { perTables, CABLING } from '../rig/perTables'
 import { clockSenders, clockWaysFrom, type ClockWay } from '../rig/cabling/clockWays'
 import { inOrder, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
-import { actionLists } from '../rig/table/switch'
-import { expanded } from './action'
+import { askedOfBank, askedOfList, askedOfSwitch } from './askedOf'
 
 const CLOCK_TABLES = [...CABLING, 'banks', 'switches', 'macros'] as const
 
@@ -27,15 +25,11 @@ export interface ClockAt {
 /** Controllers that can send clock and are told to by some switch, bank or at power-on, and devices that do by themselves. */
 export const clockGivers = perTables(CLOCK_TABLES, (rig: Rig): readonly string[] => {
   const asked = new Set<string>()
-  const look = (controllerId: string | undefined, actions: readonly Action[]): void => {
-    if (controllerId !== undefined && expanded(rig, actions).some(({ action }) => action.kind === 'clock'))
-      asked.add(controllerId)
-  }
-  for (const { id, onPower } of Object.values(rig.controllers)) look(id, onPower)
-  for (const { controllerId, enter, leave } of Object.values(rig.banks))
-    look(controllerId, [...enter, ...leave])
+  for (const { id, onPower } of Object.values(rig.controllers))
+    if (askedOfList(rig, onPower).clock) asked.add(id)
+  for (const bank of Object.values(rig.banks)) if (askedOfBank(rig, bank).clock) asked.add(bank.controllerId)
   for (const one of Object.values(rig.switches))
-    for (const { actions } of actionLists(one)) look(own(rig.banks, one.bankId)?.controllerId, actions)
+    if (askedOfSwitch(rig, one).clock) asked.add(own(rig.banks, one.bankId)?.controllerId ?? '')
   return clockSenders(rig).filter((id) => asked.has(id) || Object.hasOwn(rig.devices, id))
 })
 

@@ -1,0 +1,37 @@
+import { perRow } from '../rig/perTables'
+import type { Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
+import type { Bank } from '../rig/table/bank'
+import { actionLists, type Footswitch } from '../rig/table/switch'
+import { expanded } from './action'
+
+/** What lists of actions ask of the tempo's neighbours, macros with them. */
+export interface Asked {
+  readonly clock: boolean
+  /** Devices a tempo is tapped out to, by id. */
+  readonly tapsOut: readonly string[]
+}
+
+/** What one list asks. */
+export function askedOfList(rig: Rig, actions: readonly Action[]): Asked {
+  let clock = false
+  const tapsOut: string[] = []
+  for (const { action } of expanded(rig, actions)) {
+    if (action.kind === 'clock') clock = true
+    if (action.kind === 'tapOut') tapsOut.push(action.deviceId)
+  }
+  return { clock, tapsOut }
+}
+
+/** The same for all that a switch does; worked out once for each row, since thousands are asked after every edit. */
+export const askedOfSwitch = perRow(['macros'], (rig, footswitch: Footswitch): Asked =>
+  askedOfList(
+    rig,
+    actionLists(footswitch).flatMap(({ actions }) => actions),
+  ),
+)
+
+/** And for what coming to a bank and leaving it does. */
+export const askedOfBank = perRow(['macros'], (rig, { enter, leave }: Bank): Asked =>
+  askedOfList(rig, [...enter, ...leave]),
+)
