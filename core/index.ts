@@ -348,6 +348,8 @@ export { CLOCKS_A_QUARTER, clockInterval, clockSeen, clockShare } from './tempo/
 export { addSong, dropTonight, editSong, keepTempo, tempoTonight } from './tempo/tempoEdits'
 export { loopLength, type LoopNow, type Take } from './looper/machine'
 export { LOOP_CHARTS, LOOP_KINDS, loopKindOf, type LoopKind } from './looper/kinds'
+export { storedTempi } from './rig/storedTempi'
+export { tapOutVerdict, type TapOutVerdict } from './switching/tapOutPlan'
 export { canTapOut } from './switching/action/tapOut'
 export { clockGivers, clockPlan, type ClockAt, type ClockVerdict } from './switching/clockPlan'
 export { keptBackFrom } from './check/clocks'

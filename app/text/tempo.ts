@@ -10,10 +10,13 @@ import {
   type LoopPlanRefusal,
   type LoopState,
   type Rig,
+  type Song,
+  type TapOutVerdict,
   type TapOutRefusal,
   type TempoMove,
   type TempoNow,
 } from '#core'
+import { count } from './counts'
 
 export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   whole: 'whole note',
@@ -103,6 +106,22 @@ export function tapRefusalText(refusal: TapOutRefusal): string {
       return `it forgets after ${msText(refusal.afterMs)}, a beat is ${msText(refusal.beatMs)}`
     case 'beyond':
       return `it takes ${refusal.low} to ${refusal.high} bpm`
+  }
+}
+
+/** Whether a device is in time for a song. */
+export function tapVerdictText({ countIn }: Pick<Song, 'countIn'>, verdict: TapOutVerdict): string {
+  switch (verdict.kind) {
+    case 'cannot':
+      return tapRefusalText(verdict.why)
+    case 'notTold':
+      return 'not tapped out on coming to it'
+    case 'unknown':
+      return 'cannot tell: when its first note comes is not said'
+    case 'inTime':
+      return 'in time'
+    case 'late':
+      return `late by ${count(verdict.beats - (countIn ?? 0), 'beat')}`
   }
 }
 

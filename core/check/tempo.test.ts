@@ -6,6 +6,7 @@ import {
   makeControl,
   makeController,
   makeDevice,
+  makeMacro,
   makePort,
   makeRig,
   makeRole,
@@ -99,6 +100,14 @@ describe('taps sent out', () => {
       ms: Math.round((3 * 60_000_000) / 132) / 1000,
     })
     expect(codes(tapped([tapOut], { countIn: 3 }))).not.toContain('tapOutLate')
+    // What the list waits for before the taps counts: half a second is more than a beat here.
+    const waiting = tapped([{ kind: 'wait', ms: 500 }, tapOut], { countIn: 4 })
+    expect(requireFinding(waiting, 'tapOutLate').facts).toMatchObject({ beats: 5, countIn: 4 })
+    // Taps in a macro are taps.
+    const macros = { m: makeMacro('m', [tapOut]) }
+    const byMacro = { ...tapped([{ kind: 'macro', macroId: id('m') }], { countIn: 2 }), macros }
+    expect(codes(byMacro)).toContain('tapOutLate')
+    expect(codes(byMacro)).not.toContain('tapOutMissing')
     // What is not known is not told as a fault.
     expect(codes(tapped([tapOut], { countIn: null }))).not.toContain('tapOutLate')
   })

@@ -159,6 +159,12 @@ describe('the nearest value a control can reach', () => {
     })
   })
 
+  it('is refused where no value of the range can be sent', () => {
+    expect(keptAt(range('ms', 20, 1200, 'linear', 200, 300), 120, 'quarter')).toMatchObject({
+      kind: 'beyond',
+    })
+  })
+
   it('is refused beyond the range, and a frequency of a tone is no rate', () => {
     expect(keptAt(range('ms', 20, 600, 'linear'), 60, 'quarter')).toEqual({
       kind: 'beyond',

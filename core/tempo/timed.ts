@@ -51,7 +51,9 @@ export function keptAt(control: Control, bpm: number, division: Division): Kept 
   if (reading.kind !== 'range') return null
   const wanted = wantedIn(reading, unit, bpm, division)
   const [low, high] = [Math.min(reading.low, reading.high), Math.max(reading.low, reading.high)]
-  if (wanted < low || wanted > high) return { kind: 'beyond', wanted, low, high }
+  const most = Math.min(reading.to, highestValue(control.address))
+  // A range written down beyond what can be sent holds no value at all.
+  if (wanted < low || wanted > high || most < reading.from) return { kind: 'beyond', wanted, low, high }
   const lengthOf = (shown: number) => lengthIn(reading, unit, bpm, division, shown)
   const meant = divisionMs(bpm, division)
   const at = (value: number) => {
@@ -61,7 +63,6 @@ export function keptAt(control: Control, bpm: number, division: Division): Kept 
   }
   // The inverse rounds the step; which of its neighbours is nearest in ms is looked up, since rates turn the scale over.
   const near = valueInRange(reading, wanted)
-  const most = Math.min(reading.to, highestValue(control.address))
   const middle = Math.min(most, near.ok ? near.value : reading.from)
   const best = [middle, middle - 1, middle + 1]
     .filter((value) => value >= reading.from && value <= most)

@@ -2,7 +2,6 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import {
-  byIndex,
   canTapOut,
   contactsOf,
   controlsOf,
@@ -11,6 +10,7 @@ import {
   inOrder,
   songTempo,
   tapMeaning,
+  tapOutVerdict,
   tapsOut,
   tempoNow,
   USUAL_TAP_IN,
@@ -22,7 +22,7 @@ import { pulseTrain } from '~/charts/beatAxis'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { bpmText, msText, tapRefusalText } from '~/text/tempo'
+import { bpmText, msText, tapRefusalText, tapVerdictText } from '~/text/tempo'
 
 /** Devices that take their tempo from taps: what is tapped out to them, and whether that is done in time. */
 const { rig, chosen } = defineProps<{ rig: Rig; chosen: string | null }>()
@@ -76,38 +76,15 @@ const train = computed(() =>
 const hears = computed(() =>
   device.value && floor.state ? (deviceState(floor.state, device.value.id).beat?.bpm ?? null) : null,
 )
-const rows = computed(() => {
-  const tapIn = device.value?.tapIn
-  if (!tapIn) return []
-  return inOrder(rig.songs).flatMap((song) => {
+const rows = computed(() =>
+  inOrder(rig.songs).flatMap((song) => {
     const bpm = songTempo(song)
-    if (bpm === null) return []
-    const out = tapsOut(tapIn, bpm)
-    const isTold = byIndex(rig.banks).some(
-      ({ songId, enter }) =>
-        songId === song.id && enter.some((one) => one.kind === 'tapOut' && one.deviceId === device.value?.id),
-    )
-    const beats = tapIn.taps - 1
-    const verdict = !out.ok
-      ? tapRefusalText(out.refusal)
-      : !isTold
-        ? 'not tapped out on coming to it'
-        : song.countIn === null
-          ? 'cannot tell: when its first note comes is not said'
-          : beats <= song.countIn
-            ? 'in time'
-            : `late by ${beats - song.countIn} beat${beats - song.countIn === 1 ? '' : 's'}`
-    return [
-      {
-        song,
-        bpm,
-        right: out.ok ? msText(out.value.rightAfter / 1000) : '–',
-        verdict,
-        isFine: out.ok && isTold && song.countIn !== null && beats <= song.countIn,
-      },
-    ]
-  })
-})
+    const verdict = device.value && tapOutVerdict(rig, song, device.value)
+    if (bpm === null || !verdict) return []
+    const right = verdict.kind === 'cannot' ? '–' : msText(verdict.rightMs)
+    return [{ song, bpm, right, text: tapVerdictText(song, verdict), isFine: verdict.kind === 'inTime' }]
+  }),
+)
 </script>
 
 <template>
@@ -202,7 +179,7 @@ const rows = computed(() => {
               <th>{{ row.song.name }}</th>
               <td class="mono number">{{ bpmText(row.bpm) }}</td>
               <td class="mono number">{{ row.right }}</td>
-              <td :class="{ warn: !row.isFine }">{{ row.verdict }}</td>
+              <td :class="{ warn: !row.isFine }">{{ row.text }}</td>
             </tr>
           </tbody>
         </table>

@@ -10,7 +10,7 @@ import {
   isOffBeat,
   keptAt,
   likelyDivision,
-  songTempo,
+  storedTempi,
   tempoNow,
   timeInSounds,
   timesInSounds,
@@ -35,13 +35,11 @@ const floor = useFloorStore()
 const at = ref('now')
 const tempi = computed(() => [
   { value: 'now', text: 'Tempo now', bpm: floor.state ? tempoNow(floor.state.known).bpm : 120 },
-  ...inOrder(rig.songs).flatMap((song) => {
-    const bpm = songTempo(song)
-    return bpm === null ? [] : [{ value: `song/${song.id}`, text: song.name, bpm }]
-  }),
-  ...inOrder(rig.sounds).flatMap(({ id, name, tempo }) =>
-    tempo === null ? [] : [{ value: `sound/${id}`, text: `Sound ${name}`, bpm: tempo }],
-  ),
+  ...storedTempi(rig).map(({ table: of, id, name, bpm: stored }) => ({
+    value: `${of}/${id}`,
+    text: of === 'songs' ? name : `Sound ${name}`,
+    bpm: stored,
+  })),
 ])
 const bpm = computed(() => (tempi.value.find(({ value }) => value === at.value) ?? tempi.value[0]!).bpm)
 
