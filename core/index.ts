@@ -328,7 +328,66 @@ export {
   type Works,
 } from './rig/table/pedal'
 export { DIVISIONS, type Division } from './rig/table/division'
-export { BPM_LEAST, BPM_MOST, songTempo, type Song, type SongId } from './rig/table/song'
+export {
+  aheadMs,
+  partMs,
+  partsOf,
+  playedParts,
+  showOn,
+  songsOf,
+  type PlayedPart,
+} from './rig/showOrder'
+export {
+  boardQuestion,
+  canMove,
+  findBoard,
+  isBetter,
+  moveOne,
+  moveSwitches,
+  type BoardMove,
+  type BoardPlace,
+  type NoBoard,
+  type Proposal,
+} from './show/board'
+export { distanceMm, hitsTwo, isInReach, pointOf, restPoint, stepMs, type Point } from './show/foot'
+export type { FootMove } from './show/footMoves'
+export { readShow, type ReadShow, type ReadSong, type ShowFault } from './show/readShow'
+export { playerOf, routeTo, type Route as FootRoute, type Stand } from './show/route'
+export {
+  addPart,
+  addShow,
+  banksInOrder,
+  differsTonight,
+  dropShowTonight,
+  editPart,
+  editShow,
+  fillFromSong,
+  freeNumbersOf,
+  movePart,
+  moveSong,
+  partTonight,
+  pasteShow,
+  placeSound,
+  removeShow,
+  turnOnShow,
+} from './show/showEdits'
+export {
+  partWays,
+  showController,
+  standAtStart,
+  switchesPlaying,
+  travelOf,
+  waysOfShow,
+  type InTime,
+  type PartWay,
+  type ShowTravel,
+  type Unplayed,
+} from './show/travel'
+export { soundFaults, walkShow, type Fault, type Walked, type Wrong } from './show/walk'
+export { partSound, type Part, type PartId } from './rig/table/part'
+export { USUAL_PLAYER, type Player } from './rig/table/player'
+export type { Show, ShowId } from './rig/table/show'
+export { BPM_LEAST, BPM_MOST, songTempo, USUAL_SONG, type Song, type SongId } from './rig/table/song'
 export { USUAL_TAP_IN, type TapIn } from './rig/table/tapIn'
 export {
   LOOP_GESTURES,

@@ -6,9 +6,9 @@ import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
-const RIG_FILE_VERSION = 7
+const RIG_FILE_VERSION = 8
 /** Files of these are read: what they lack is what it was taken to be then. */
-const READ_VERSIONS: readonly unknown[] = [1, 2, 3, 4, 5, 6, RIG_FILE_VERSION]
+const READ_VERSIONS: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, RIG_FILE_VERSION]
 
 const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
 
@@ -27,12 +27,15 @@ const tablesSchema = z.strictObject({
   rides: listSchema('rides').default([]),
   /** Nor in those up to version 6. */
   songs: listSchema('songs').default([]),
+  /** Nor in those up to version 7. */
+  parts: listSchema('parts').default([]),
+  shows: listSchema('shows').default([]),
 })
 
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */
 export const rigFileSchema = z.strictObject({
   format: z.literal(RIG_FILE_FORMAT),
-  version: z.literal([1, 2, 3, 4, 5, 6, RIG_FILE_VERSION]),
+  version: z.literal([1, 2, 3, 4, 5, 6, 7, RIG_FILE_VERSION]),
   tables: tablesSchema,
 })
 

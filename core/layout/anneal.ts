@@ -77,10 +77,10 @@ export class Annealer {
 
   /** What the pairs of item u cost were it in a place; a pair with `but` is left out. */
   #costAt(u: number, place: number, but: number): number {
-    const { places, cost, time, late } = this.#problem
+    const { places, cost, time, late, alone } = this.#problem
     const { begins, other, weight, within, isFrom } = this.#links
     const { at } = this
-    let sum = 0
+    let sum = alone === null ? 0 : alone[u * places + place]!
     for (let n = begins[u]!, end = begins[u + 1]!; n < end; n++) {
       const v = other[n]!
       if (v === but) continue

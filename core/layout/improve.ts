@@ -99,6 +99,32 @@ function withFree({ items, places }: Placing, at: Places): Int32Array {
   return whole
 }
 
+/** The same cost with as little moved as can be: what gains nothing where it is now goes back to where it was. */
+export function settled(problem: Placing, start: Places, at: Places): Places {
+  const now = at.slice()
+  let cost = costOf(problem, now)
+  for (let goes = true; goes; ) {
+    goes = false
+    for (let u = 0; u < problem.items; u++) {
+      const [here, home] = [now[u]!, start[u]!]
+      if (here === home) continue
+      const there = now.indexOf(home)
+      now[u] = home
+      if (there >= 0) now[there] = here
+      const next = costOf(problem, now)
+      // What is there may only give way where it was not at home itself.
+      if (next <= cost + 1e-9 && (there < 0 || start[there] !== home)) {
+        cost = next
+        goes = true
+        continue
+      }
+      now[u] = here
+      if (there >= 0) now[there] = home
+    }
+  }
+  return now
+}
+
 /** What {@link improve} has found after so many slices. */
 export function improved(problem: Placing, start: Places, rounds: number, seed = 1): Found {
   const search = improve(problem, start, seed)

@@ -144,12 +144,31 @@ describe('the search', () => {
     }
   })
 
+  it('knows what every exchange changes where items pay alone, some are fixed and places are free', () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const { problem, start } = makePlacing(seed, 20)
+      const plain: Placing = { ...problem, late: 0, time: null, apart: 0 }
+      const tabu = new Tabu(matricesOf(plain), seeded(seed))
+      const whole = new Int32Array(plain.places)
+      whole.set(start)
+      const taken = new Set(start)
+      let free = plain.items
+      for (let place = 0; place < plain.places; place++) if (!taken.has(place)) whole[free++] = place
+      tabu.load(whole)
+      tabu.run(60)
+      const at = tabu.best.slice(0, plain.items)
+      expect(isPlacing(plain, at, start)).toBe(true)
+      expect(costOf(plain, at)).toBeCloseTo(tabu.bestCost, 5)
+    }
+  })
+
   it('is exact where one of the two is symmetric', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const { problem, start } = makePlacing(seed)
       const plain: Placing = { ...problem, late: 0, time: null, apart: 0 }
-      const { n, flow, distance } = matricesOf(plain)
+      const { n, flow, distance, alone } = matricesOf(plain)
       let sum = 0
+      for (let i = 0; i < start.length; i++) sum += alone[i * n + start[i]!]!
       for (let i = 0; i < start.length; i++)
         for (let j = 0; j < start.length; j++) sum += flow[i * n + j]! * distance[start[i]! * n + start[j]!]!
       expect(sum).toBeCloseTo(costOf(plain, start), 6)

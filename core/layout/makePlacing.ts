@@ -38,6 +38,7 @@ export function makePlacing(seed: number, most = 14): { problem: Placing; start:
       cost: matrix(),
       time: hurries ? matrix() : null,
       late: hurries ? 1000 : 0,
+      alone: some(2) === 0 ? Float64Array.from({ length: items * places }, () => some(200)) : null,
       isFixed: Array.from({ length: items }, () => some(5) === 0),
       zone: Int32Array.from({ length: places }, () => some(3)),
       group: Int32Array.from({ length: items }, () => some(4) - 1),

@@ -5,6 +5,8 @@ export interface Matrices {
   readonly n: number
   readonly flow: Float64Array
   readonly distance: Float64Array
+  /** What an item pays alone in a place, n by n. */
+  readonly alone: Float64Array
   /** Items that may be exchanged: free places are items nobody goes to. */
   readonly isFixed: Uint8Array
 }
@@ -18,6 +20,7 @@ export function matricesOf({
   places: n,
   pairs,
   cost,
+  alone,
   isFixed,
 }: Placing): Matrices & { isSymmetric: boolean } {
   const flow = new Float64Array(n * n)
@@ -30,6 +33,7 @@ export function matricesOf({
     n,
     flow,
     distance,
+    alone: Float64Array.from({ length: n * n }, (_, k) => (k < items * n ? (alone?.[k] ?? 0) : 0)),
     isFixed: Uint8Array.from({ length: n }, (_, u) => (u < items && isFixed[u] ? 1 : 0)),
     isSymmetric: isFlow || isDistance,
   }

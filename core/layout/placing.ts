@@ -15,6 +15,8 @@ export interface Placing {
   readonly time: Float64Array | null
   /** Paid once for a pair that takes longer than it may. */
   readonly late: number
+  /** What an item pays alone in a place, items by places; null where nothing. */
+  readonly alone: Float64Array | null
   /** Items that stay where they are, by item. */
   readonly isFixed: readonly boolean[]
   /** The zone of each place, and the groups whose items belong in one zone: -1 for none. */
@@ -54,6 +56,7 @@ export function plainPlacing(n: number, flow: ArrayLike<number>, distance: Array
     cost: Float64Array.from(distance),
     time: null,
     late: 0,
+    alone: null,
     isFixed: Array.from({ length: n }, () => false),
     zone: new Int32Array(n),
     group: new Int32Array(n).fill(-1),
@@ -63,8 +66,9 @@ export function plainPlacing(n: number, flow: ArrayLike<number>, distance: Array
 
 /** What a placing costs, summed pair by pair. */
 export function costOf(problem: Placing, at: Places): number {
-  const { places, cost, time, late, zone, group, apart, items } = problem
+  const { places, cost, time, late, alone, zone, group, apart, items } = problem
   let sum = 0
+  if (alone !== null) for (let u = 0; u < items; u++) sum += alone[u * places + at[u]!]!
   for (const { from, to, weight, within } of problem.pairs) {
     const edge = at[from]! * places + at[to]!
     sum += weight * cost[edge]!

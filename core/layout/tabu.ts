@@ -39,11 +39,12 @@ export class Tabu {
   bestCost = Infinity
 
   constructor(
-    { n, flow, distance, isFixed, isSymmetric }: ReturnType<typeof matricesOf> & Matrices,
+    { n, flow, distance, alone, isFixed, isSymmetric }: ReturnType<typeof matricesOf> & Matrices,
     random: () => number,
   ) {
     const pays = (u: number) => {
-      for (let v = 0; v < n; v++) if (flow[u * n + v] !== 0 || flow[v * n + u] !== 0) return true
+      for (let v = 0; v < n; v++)
+        if (flow[u * n + v] !== 0 || flow[v * n + u] !== 0 || alone[u * n + v] !== 0) return true
       return false
     }
     const rank = Array.from({ length: n }, (_, u) => (isFixed[u] ? 2 : pays(u) ? 0 : 1))
@@ -61,7 +62,8 @@ export class Tabu {
       for (let v = 0; v < n; v++) this.#flow[u * n + v] = flow[this.#order[u]! * n + this.#order[v]!]!
     for (let u = 0; u < n; u++)
       for (let place = 0; place < n; place++)
-        this.#alone[u * n + place] = this.#flow[u * n + u]! * distance[place * n + place]!
+        this.#alone[u * n + place] =
+          this.#flow[u * n + u]! * distance[place * n + place]! + alone[this.#order[u]! * n + place]!
     for (let u = 0; u < n; u++) {
       this.#flow[u * n + u] = 0
       this.#distance[u * n + u] = 0

@@ -12,7 +12,9 @@ import { BLANK_PRESET, type Preset } from './table/preset'
 import type { Control } from './table/control'
 import type { Pair } from './table/pair'
 import type { Action } from './table/action'
-import type { Song } from './table/song'
+import type { Part } from './table/part'
+import type { Show } from './table/show'
+import { USUAL_SONG, type Song } from './table/song'
 import { BLANK_SOUND, type Cell, type Sound } from './table/sound'
 import { BLANK_SWITCH, type Footswitch } from './table/switch'
 
@@ -246,6 +248,32 @@ export const makeSong = (id: string, tempo: number | null, fields: Partial<Song>
   tonight: null,
   countIn: null,
   notes: '',
+  ...USUAL_SONG,
+  ...fields,
+})
+
+export const makePart = (
+  songId: string,
+  order: number,
+  soundId: string | null,
+  fields: Partial<Part> = {},
+): Part => ({
+  id: `${songId}-part-${order}` as Part['id'],
+  songId: songId as Song['id'],
+  order,
+  name: '',
+  soundId: soundId as Part['soundId'],
+  lasts: null,
+  ahead: null,
+  tonight: null,
+  ...fields,
+})
+
+export const makeShow = (id: string, songIds: readonly string[], fields: Partial<Show> = {}): Show => ({
+  id: id as Show['id'],
+  order: 1,
+  name: id,
+  songIds: [...songIds] as Show['songIds'],
   ...fields,
 })
 
@@ -264,6 +292,8 @@ export interface RigRows {
   readonly macros?: readonly Macro[]
   readonly pedals?: readonly Pedal[]
   readonly songs?: readonly Song[]
+  readonly parts?: readonly Part[]
+  readonly shows?: readonly Show[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -293,6 +323,8 @@ export function makeRig(rows: RigRows = {}): Rig {
     macros: byId(rows.macros),
     pedals: byId(rows.pedals),
     songs: byId(rows.songs),
+    parts: byId(rows.parts),
+    shows: byId(rows.shows),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -7,6 +7,9 @@ import type { Cell, Sound } from './table/sound'
 import type { Bank } from './table/bank'
 import type { Controller } from './table/controller'
 import type { Macro } from './table/macro'
+import type { About } from './table/about'
+import type { Part } from './table/part'
+import type { Show } from './table/show'
 import type { Pedal, PedalRole } from './table/pedal'
 import type { Run, RunStep } from './table/run'
 import { actionLists, type Footswitch } from './table/switch'
@@ -26,7 +29,8 @@ type Referring = { readonly [Table in TableName]: (row: Tables[Table]) => Refere
 
 /** What each row refers to, table by table. */
 const referring: Referring = {
-  about: () => [],
+  about: ({ showId }) =>
+    showId === null ? [] : [{ path: ['showId'], table: 'shows', id: showId, isMention: true }],
   controllers: ({ home, onPower }) => [
     ...(home === null
       ? []
@@ -56,6 +60,14 @@ const referring: Referring = {
   ],
   macros: ({ actions }) => actionReferences(['actions'], actions),
   songs: () => [],
+  parts: ({ songId, soundId, tonight }) => [
+    { path: ['songId'], table: 'songs', id: songId },
+    ...(soundId === null
+      ? []
+      : [{ path: ['soundId'], table: 'sounds' as const, id: soundId, isMention: true as const }]),
+    ...(tonight?.soundId ? [{ path: ['tonight', 'soundId'], table: 'sounds' as const, id: tonight.soundId }] : []),
+  ],
+  shows: ({ songIds }) => songIds.map((id, n) => ({ path: ['songIds', n], table: 'songs', id })),
   banks: ({ controllerId, pageOf, songId, enter, leave }) => [
     { path: ['controllerId'], table: 'controllers', id: controllerId },
     ...(pageOf === null
@@ -211,6 +223,20 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
     home: controller.home !== null && keeps('banks', controller.home) ? controller.home : null,
     onPower: keptActions(controller.onPower, keeps),
   }),
+  about: (about, keeps): About => ({
+    ...about,
+    showId: about.showId !== null && keeps('shows', about.showId) ? about.showId : null,
+  }),
+  parts: (part, keeps): Part => ({
+    ...part,
+    soundId: part.soundId !== null && keeps('sounds', part.soundId) ? part.soundId : null,
+    tonight: part.tonight && {
+      ...part.tonight,
+      soundId:
+        part.tonight.soundId !== null && keeps('sounds', part.tonight.soundId) ? part.tonight.soundId : null,
+    },
+  }),
+  shows: (show, keeps): Show => ({ ...show, songIds: show.songIds.filter((id) => keeps('songs', id)) }),
   devices: (device, keeps): Device => ({
     ...device,
     bypass:

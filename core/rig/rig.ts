@@ -8,10 +8,13 @@ import { deviceSchema, type Device } from './table/device'
 import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { pairSchema, type Pair } from './table/pair'
+import { partSchema, type Part } from './table/part'
 import { pedalSchema, type Pedal } from './table/pedal'
+import { USUAL_PLAYER } from './table/player'
 import { presetSchema, type Preset } from './table/preset'
 import { rideSchema, type Ride } from './table/ride'
 import { runSchema, type Run } from './table/run'
+import { showSchema, type Show } from './table/show'
 import { songSchema, type Song } from './table/song'
 import { soundSchema, type Sound } from './table/sound'
 import { switchSchema, type Footswitch } from './table/switch'
@@ -27,6 +30,8 @@ export interface Tables {
   readonly sounds: Sound
   readonly macros: Macro
   readonly songs: Song
+  readonly parts: Part
+  readonly shows: Show
   readonly banks: Bank
   readonly switches: Footswitch
   readonly pedals: Pedal
@@ -52,6 +57,8 @@ export const rowSchemas = {
   sounds: soundSchema,
   macros: macroSchema,
   songs: songSchema,
+  parts: partSchema,
+  shows: showSchema,
   banks: bankSchema,
   switches: switchSchema,
   pedals: pedalSchema,
@@ -75,7 +82,9 @@ export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Ta
 export type Rig = { readonly [Table in TableName]: RowsOf<Table> }
 
 export const emptyRig = (name: string): Rig => ({
-  about: { [ABOUT_ID]: { id: ABOUT_ID, name, unsaid: 'leave', school: 'absolute' } },
+  about: {
+    [ABOUT_ID]: { id: ABOUT_ID, name, unsaid: 'leave', school: 'absolute', showId: null, player: USUAL_PLAYER },
+  },
   controllers: {},
   devices: {},
   controls: {},
@@ -84,6 +93,8 @@ export const emptyRig = (name: string): Rig => ({
   sounds: {},
   macros: {},
   songs: {},
+  parts: {},
+  shows: {},
   banks: {},
   switches: {},
   pedals: {},

@@ -85,7 +85,7 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
   for (const [from, { bank, layer }] of spots.entries()) {
     for (const by of switchesHere(rig, bank.id, layer).values()) {
       for (const { actions } of actionLists(by)) {
-        const { spot, said, isHeld } = after(rig, actions, bank.id, layer)
+        const { spot, said, isHeld } = afterList(rig, actions, bank.id, layer)
         for (const id of said) {
           const at = sounds.get(id) ?? []
           if (!at.includes(from)) sounds.set(id, [...at, from])
@@ -126,7 +126,7 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
 }
 
 /** Where a list leaves the foot, and the sounds it recalls. A layer that is held is given back; what is done under it is under it. */
-function after(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Layer) {
+export function afterList(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Layer) {
   let spot = { bankId: bankId as BankId | null, layer }
   const said: SoundId[] = []
   let isHeld = false

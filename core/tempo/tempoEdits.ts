@@ -3,7 +3,7 @@ import type { Edit } from '../rig/edit'
 import { addRow } from '../rig/edits/addRow'
 import { editRow } from '../rig/edits/editRow'
 import { lastOrder, type Rig } from '../rig/rig'
-import type { Song, SongId } from '../rig/table/song'
+import { USUAL_SONG, type Song, type SongId } from '../rig/table/song'
 
 export const addSong = (rig: Rig, id: SongId, name: string, tempo: number | null): Edit =>
   addRow('addSong', 'songs', {
@@ -14,6 +14,7 @@ export const addSong = (rig: Rig, id: SongId, name: string, tempo: number | null
     tonight: null,
     countIn: null,
     notes: '',
+    ...USUAL_SONG,
   })
 
 export const editSong = (rig: Rig, id: SongId, fields: Partial<Song>): Edit | null =>

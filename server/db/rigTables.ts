@@ -8,10 +8,12 @@ import { devices } from './tables/devices'
 import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
+import { parts } from './tables/parts'
 import { pedals } from './tables/pedals'
 import { presets } from './tables/presets'
 import { rides } from './tables/rides'
 import { runs } from './tables/runs'
+import { shows } from './tables/shows'
 import { songs } from './tables/songs'
 import { sounds } from './tables/sounds'
 import { switches } from './tables/switches'
@@ -27,6 +29,8 @@ export const rigTables = {
   sounds,
   macros,
   songs,
+  parts,
+  shows,
   banks,
   switches,
   pedals,
@@ -61,4 +65,6 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   runs: true,
   rides: true,
   songs: true,
+  parts: true,
+  shows: true,
 }

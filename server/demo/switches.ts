@@ -50,6 +50,9 @@ const BANKS: readonly Bank[] = [
   ['entracte', "Entr'acte", { colour: 'Green', songId: song('walk') }, ['tap out tremolo']],
   ['finale', 'Finale', { colour: 'Amber', songId: song('end') }, ['tap out tremolo']],
   ['repairs', 'Repairs', { colour: 'White' }],
+  // For the numbers without a bank of their own: any sound, directly.
+  ['any', 'Any sound', { colour: 'White' }],
+  ['more', 'More sounds', { colour: 'White', pageOf: 'any' as BankId }],
 ]
 
 /** Positions one after the other; then what the other gestures do. */
@@ -142,6 +145,21 @@ const SWITCHES: readonly Line[] = [
   { at: ['storm', 4, 'shift'], label: 'Buoy bell', press: [['note 60 synth']] },
   { at: ['finale', 7], label: 'Echo loop', press: [['looper record']] },
   { at: ['repairs', 8], label: 'Home', press: [['home']] },
+  { at: ['menders', 4, 'shift'], label: 'Any sound', press: [['bank any sound', 'shift off']], more: everywhere },
+  ...['verse, dry', 'verse, pushed', 'chorus, drive', 'storm solo'].map((sound, n): Line => ({
+    at: ['any', n + 1],
+    press: [[sound]],
+  })),
+  { at: ['any', 6], press: [['lantern pad']] },
+  { at: ['any', 7], press: [['low tide']] },
+  { at: ['any', 8], label: 'More', press: [['page']] },
+  ...['swell', 'bell buoy sound', 'pizzicato', 'gale'].map((sound, n): Line => ({
+    at: ['more', n + 1],
+    press: [[sound]],
+  })),
+  { at: ['more', 6], press: [['finale']] },
+  { at: ['more', 7], press: [['blackout']] },
+  { at: ['more', 8], label: 'Any', press: [['page']] },
 ]
 
 const MACRO = { id: 'bows' as MacroId, name: 'Bows', does: ['finale', 'tempo 140'] }

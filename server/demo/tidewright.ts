@@ -25,9 +25,11 @@ import {
   type Rig,
   type Song,
   USUAL_TAP_IN,
+  USUAL_SONG,
 } from '#core'
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
+import { CONDUCTED, partsOfShow } from './show'
 import { soundSteps } from './sounds'
 import { switchStepsOfDemo } from './switches'
 
@@ -48,7 +50,7 @@ export function tidewright(): Rig {
   }
   const learned = (rig: Rig) =>
     editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
-  return [...CABLES.map(layable), learned, ...soundSteps, ...switchStepsOfDemo, ...pedalSteps].reduce(
+  return [...CABLES.map(layable), learned, ...soundSteps, ...partsOfShow, ...switchStepsOfDemo, ...pedalSteps].reduce(
     done,
     boxes,
   )
@@ -326,6 +328,7 @@ const song = (id: string, order: number, name: string, tempo: number, countIn: n
   tonight: null,
   countIn,
   notes: '',
+  ...USUAL_SONG,
 })
 
 const songs: readonly Song[] = [
@@ -334,6 +337,7 @@ const songs: readonly Song[] = [
   song('storm', 3, 'The storm', 132, 4),
   song('walk', 4, "Entr'acte", 118, 4),
   song('end', 5, 'Finale', 140, 4),
+  ...CONDUCTED,
 ]
 
 const bank = (id: string, index: number, name: string, songId: string): Bank => ({

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { playerSchema, USUAL_PLAYER } from './player'
 import { idSchema, nameSchema, type Id } from './scalars'
 
 export type AboutId = Id<'about'>
@@ -15,6 +16,9 @@ export const aboutSchema = z.strictObject({
   /** What a cell of a sound means that nobody filled in: the device is left alone, or goes back to rest. */
   unsaid: z.literal(['leave', 'rest']).default('leave'),
   school: z.literal(SCHOOLS).default('absolute'),
+  /** The show that is on; null for the first. */
+  showId: idSchema<'show'>().nullable().default(null),
+  player: playerSchema.default(USUAL_PLAYER),
 })
 
 export type About = Readonly<z.infer<typeof aboutSchema>>

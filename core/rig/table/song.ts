@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalars'
+import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type SongId = Id<'song'>
 
@@ -21,9 +21,15 @@ export const songSchema = z.strictObject({
   /** Beats between the step that comes to it and its first note; null when that is not known. */
   countIn: z.int().min(0).max(256).nullable(),
   notes: textSchema(400),
+  /** As players write it, "E minor"; empty when nobody said. */
+  key: optionalNameSchema.default(''),
+  beatsPerBar: z.int().min(1).max(32).default(4),
 })
 
 export type Song = Readonly<z.infer<typeof songSchema>>
+
+/** What a song has of fields that came later, as long as nothing is known. */
+export const USUAL_SONG = { key: '', beatsPerBar: 4 } satisfies Partial<Song>
 
 /** The tempo a song has now: tonight's where there is one. */
 export const songTempo = ({ tempo, tonight }: Pick<Song, 'tempo' | 'tonight'>): number | null =>

@@ -37,6 +37,8 @@ export const switchSchema = z.strictObject({
   group: optionalNameSchema.default(''),
   /** The lamp in each position; those not said follow what the switch did. */
   lamps: z.array(lampSchema).max(16).default([]),
+  /** Stays where it is whatever board is found to be better. */
+  isPinned: z.boolean().default(false),
 })
 
 /** `switch` is a reserved word; the row is a footswitch. */
@@ -54,6 +56,7 @@ export const BLANK_SWITCH: Omit<Footswitch, 'id' | 'bankId' | 'number'> = {
   doublePress: [],
   group: '',
   lamps: [],
+  isPinned: false,
 }
 
 /** Every list of actions of a footswitch, with where it stands in the row. */

@@ -12,6 +12,8 @@ export const songs = sqliteTable(
     tonight: text({ mode: 'json' }).$type<Song['tonight']>(),
     countIn: integer(),
     notes: text().notNull(),
+    key: text().notNull().default(''),
+    beatsPerBar: integer().notNull().default(4),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

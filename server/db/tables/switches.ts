@@ -20,6 +20,7 @@ export const switches = sqliteTable(
     doublePress: text({ mode: 'json' }).$type<Footswitch['doublePress']>().notNull().default([]),
     group: text().notNull().default(''),
     lamps: text({ mode: 'json' }).$type<Footswitch['lamps']>().notNull().default([]),
+    isPinned: integer({ mode: 'boolean' }).notNull().default(false),
   },
   (table) => [
     primaryKey({ columns: [table.rigId, table.id] }),

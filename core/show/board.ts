@@ -1,0 +1,393 @@
+import { own } from '../base/own'
+import { improve, settled } from '../layout/improve'
+import type { Places, Placing } from '../layout/placing'
+import { applyEdit } from '../rig/applyEdit'
+import { change, type Edit } from '../rig/edit'
+import { findSwitch, slotKey } from '../rig/edits/switchSlot'
+import { byIndex, type Rig } from '../rig/rig'
+import { switchesHere } from '../rig/switchesHere'
+import type { BankId } from '../rig/table/bank'
+import { switchCount, type Controller } from '../rig/table/controller'
+import type { Show } from '../rig/table/show'
+import type { SongId } from '../rig/table/song'
+import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
+import { expanded } from '../switching/action'
+import { sendingOf } from '../sound/sending'
+import { pointOf, stepMs } from './foot'
+import { playerOf, waysFrom, type Stand } from './route'
+import {
+  hurry,
+  LATE_COST,
+  partWays,
+  showController,
+  standAtStart,
+  travelOf,
+  type PartWay,
+  type ShowTravel,
+} from './travel'
+import { whereKey, type FootMove } from './footMoves'
+
+/** One of the controller's own footswitches in a bank and layer. */
+export interface BoardPlace {
+  readonly bankId: BankId
+  readonly layer: Layer
+  readonly number: number
+}
+
+/** A switch that would stand elsewhere. */
+export interface BoardMove {
+  readonly switchId: SwitchId
+  readonly from: BoardPlace
+  readonly to: BoardPlace
+}
+
+/** A board that takes fewer steps. */
+export interface Proposal {
+  readonly moves: readonly BoardMove[]
+  readonly before: ShowTravel
+  readonly after: ShowTravel
+  /** What the same sounds cost put down in the order they first come, on the same places. */
+  readonly firstUse: ShowTravel
+  /** Slices of work done. */
+  readonly rounds: number
+}
+
+/** Why no board can be looked for. */
+export type NoBoard = 'noController' | 'noBank' | 'noParts' | 'nothingMoves'
+
+/** What a switch would cost where no way leads there, or where it may not stand. */
+const NO_WAY_MS = 120_000
+const FORBIDDEN = 1e8
+
+/**
+ * Whether a switch may stand elsewhere: one of the controller's own, in this bank only, that plays a sound with a plain
+ * press and nothing else, not pinned. What leads elsewhere stays where the foot looks for it.
+ */
+export function canMove(rig: Rig, one: Footswitch): boolean {
+  if (one.isPinned || one.everywhere || one.jack !== '' || one.positions.length !== 1) return false
+  if (one.release.length + one.longPress.length + one.doublePress.length > 0) return false
+  const kinds = expanded(rig, one.positions[0]!).map(({ action }) => action.kind)
+  return kinds.includes('recallSound') && !kinds.some((kind) => kind === 'travel' || kind === 'layer')
+}
+
+/** The question a show asks of a board. */
+export interface BoardQuestion {
+  readonly problem: Placing
+  readonly start: Places
+  readonly switches: readonly Footswitch[]
+  readonly places: readonly BoardPlace[]
+}
+
+/** A bank in which a switch does what it does in any other: no song's tempo, nothing done as the foot comes or goes. */
+const isPlain = ({ songId, enter, leave }: Rig['banks'][string]): boolean =>
+  songId === null && enter.length + leave.length === 0
+
+const keyOf = ({ bankId, layer, number }: BoardPlace): string => slotKey(bankId, { number, layer })
+
+/** The places the controller's own footswitches have where nothing stands, and where what stands may move. */
+function openPlaces(rig: Rig, controller: Controller, movable: readonly Footswitch[]): BoardPlace[] {
+  const layers: readonly Layer[] = controller.hasShift ? ['base', 'shift'] : ['base']
+  const isMovable = new Set(movable.map(({ id }) => id))
+  const numbers = switchCount(controller) - controller.keepsSwitches
+  return byIndex(rig.banks)
+    .filter(({ controllerId }) => controllerId === controller.id)
+    .flatMap((bank) =>
+      layers.flatMap((layer) => {
+        const here = switchesHere(rig, bank.id, layer)
+        return Array.from({ length: numbers }, (_, n) => n + 1).flatMap((number): BoardPlace[] => {
+          // A row that does nothing yet may have a name already: it is left alone.
+          const there = here.get(`/${number}`) ?? findSwitch(rig, bank.id, number, { layer })
+          return !there || (isMovable.has(there.id) && there.bankId === bank.id && there.layer === layer)
+            ? [{ bankId: bank.id, layer, number }]
+            : []
+        })
+      }),
+    )
+}
+
+/** What is asked: switches as items, places as places, the show's steps as pairs. */
+export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
+  const controller = showController(rig)
+  if (!controller) return 'noController'
+  const stand = standAtStart(rig, controller)
+  if (!stand) return 'noBank'
+  const ways = partWays(rig, show)
+  if (ways.length === 0) return 'noParts'
+  const played = ways.flatMap(({ route }) => route?.moves.at(-1)?.footswitch ?? [])
+  // In an order of their own: the same question has the same answer, however it was made.
+  const ofBoard = Object.values(rig.switches)
+    .filter((one) => own(rig.banks, one.bankId)?.controllerId === controller.id)
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+  const movable = ofBoard.filter((one) => canMove(rig, one) && isReallyThere(rig, one))
+  if (movable.length === 0) return 'nothingMoves'
+  const groups = new Set(movable.flatMap(({ bankId, group }) => (group === '' ? [] : [`${bankId}/${group}`])))
+  const isMovable = new Set(movable.map(({ id }) => id))
+  const fixed = ofBoard.filter(
+    (one) =>
+      !isMovable.has(one.id) &&
+      one.jack === '' &&
+      (played.includes(one) || groups.has(`${one.bankId}/${one.group}`)),
+  )
+  const switches = [...movable, ...new Set(fixed)]
+  const open = openPlaces(rig, controller, movable)
+  const places: BoardPlace[] = [...open]
+  const placeIndex = new Map(places.map((place, n) => [keyOf(place), n]))
+  const start = Int32Array.from(
+    switches.map((one) => {
+      const place: BoardPlace = { bankId: one.bankId, layer: one.layer, number: one.number }
+      const at = placeIndex.get(keyOf(place))
+      if (at !== undefined) return at
+      places.push(place)
+      placeIndex.set(keyOf(place), places.length - 1)
+      return places.length - 1
+    }),
+  )
+  const { cost, time } = boardCosts(rig, controller, places)
+  const zones = [...new Set(places.map(({ bankId }) => bankId))]
+  const named = [...groups]
+  return {
+    switches,
+    places,
+    start,
+    problem: {
+      items: switches.length,
+      places: places.length,
+      pairs: pairsOf(rig, controller, ways, switches),
+      cost,
+      time,
+      late: LATE_COST,
+      alone: aloneCosts(rig, controller, ways, switches, places, stand),
+      isFixed: switches.map((one) => !isMovable.has(one.id)),
+      zone: Int32Array.from(places.map(({ bankId }) => zones.indexOf(bankId))),
+      group: Int32Array.from(
+        switches.map((one) => (one.group === '' ? -1 : named.indexOf(`${one.bankId}/${one.group}`))),
+      ),
+      apart: FORBIDDEN,
+    },
+  }
+}
+
+/** A row another one stands over plays nothing where it is. */
+const isReallyThere = (rig: Rig, one: Footswitch): boolean =>
+  switchesHere(rig, one.bankId, one.layer).get(`${one.jack}/${one.number}`)?.id === one.id
+
+/** From place to place: the time under way with every switch that leads elsewhere where it stands. */
+function boardCosts(rig: Rig, controller: Controller, places: readonly BoardPlace[]) {
+  const n = places.length
+  const player = playerOf(rig)
+  const cost = new Float64Array(n * n).fill(NO_WAY_MS)
+  const byWhere = new Map<string, number[]>()
+  places.forEach((place, k) => byWhere.set(whereKey(place), [...(byWhere.get(whereKey(place)) ?? []), k]))
+  const points = places.map(({ number }) => pointOf(controller, { jack: '', number }))
+  for (let p = 0; p < n; p++)
+    for (const node of waysFrom(rig, controller, { ...places[p]!, point: points[p]! }))
+      for (const q of byWhere.get(whereKey(node.at)) ?? []) {
+        const ms = node.ms + stepMs(controller, player, node.at.point, points[q]!)
+        if (ms < cost[p * n + q]!) cost[p * n + q] = ms
+      }
+  return { cost, time: cost }
+}
+
+/** The last move of each part that is stepped to, and where the show says how long there is. */
+interface Leg {
+  readonly from: FootMove | null
+  readonly to: FootMove
+  readonly way: PartWay
+}
+
+function legsOf(ways: readonly PartWay[]): Leg[] {
+  const legs: Leg[] = []
+  let from: FootMove | null = null
+  for (const way of ways) {
+    const to = way.route?.moves.at(-1)
+    if (!to) continue
+    legs.push({ from, to, way })
+    from = to
+  }
+  return legs
+}
+
+function pairsOf(
+  rig: Rig,
+  controller: Controller,
+  ways: readonly PartWay[],
+  switches: readonly Footswitch[],
+): Placing['pairs'] {
+  const item = new Map(switches.map((one, n) => [one.id, n]))
+  const pairs = new Map<string, { from: number; to: number; weight: number; within: number }>()
+  for (const { from, to, way } of legsOf(ways)) {
+    const a = item.get(from?.footswitch?.id ?? ('' as SwitchId))
+    const b = item.get(to.footswitch?.id ?? ('' as SwitchId))
+    if (a === undefined || b === undefined) continue
+    const sound = own(rig.sounds, way.played.soundId ?? '')
+    // What is left for the foot once the sound has had its time.
+    const within =
+      way.aheadMs === null
+        ? Infinity
+        : way.aheadMs - to.takesMs - (sound ? sendingOf(rig, sound, controller).ready / 1000 : 0)
+    const key = `${a}/${b}/${within}`
+    const line = pairs.get(key)
+    const weight = hurry(way.aheadMs)
+    if (line) line.weight += weight
+    else pairs.set(key, { from: a, to: b, weight, within })
+  }
+  return [...pairs.values()]
+}
+
+/** The first step of the show, steps from and to what is no item, and banks a switch may not stand in. */
+function aloneCosts(
+  rig: Rig,
+  controller: Controller,
+  ways: readonly PartWay[],
+  switches: readonly Footswitch[],
+  places: readonly BoardPlace[],
+  stand: Stand,
+): Float64Array {
+  const n = places.length
+  const alone = new Float64Array(switches.length * n)
+  const player = playerOf(rig)
+  const songs = songsOfSwitches(ways)
+  switches.forEach((one, u) => {
+    const group = one.group === '' ? null : one.bankId
+    places.forEach((place, p) => {
+      if (place.bankId === one.bankId) return
+      const [home, other] = [own(rig.banks, one.bankId)!, own(rig.banks, place.bankId)!]
+      const only = songs.get(one.id)
+      // Of a song's own bank only what is played in that song, and in no other, may come or go.
+      const isSame = (bank: Rig['banks'][string]) =>
+        isPlain(bank) ||
+        (bank.enter.length + bank.leave.length === 0 && only?.size === 1 && only.has(bank.songId!))
+      if (group === null && isSame(home) && isSame(other)) return
+      alone[u * n + p] = FORBIDDEN
+    })
+  })
+  const item = new Map(switches.map((one, k) => [one.id, k]))
+  const add = (u: number, from: Stand, weight: number) => {
+    const nodes = waysFrom(rig, controller, from)
+    places.forEach((place, p) => {
+      let least = NO_WAY_MS
+      const point = pointOf(controller, { jack: '', number: place.number })
+      for (const node of nodes)
+        if (whereKey(node.at) === whereKey(place))
+          least = Math.min(least, node.ms + stepMs(controller, player, node.at.point, point))
+      alone[u * n + p]! += weight * least
+    })
+  }
+  for (const { from, to, way } of legsOf(ways)) {
+    const b = item.get(to.footswitch?.id ?? ('' as SwitchId))
+    if (b === undefined) continue
+    if (from === null) add(b, stand, hurry(Infinity))
+    else if (item.get(from.footswitch?.id ?? ('' as SwitchId)) === undefined)
+      add(b, { ...from.to, point: from.point }, hurry(way.aheadMs))
+  }
+  return alone
+}
+
+/** The songs each switch is stepped on in. */
+function songsOfSwitches(ways: readonly PartWay[]): ReadonlyMap<SwitchId, ReadonlySet<SongId>> {
+  const all = new Map<SwitchId, Set<SongId>>()
+  for (const { to, way } of legsOf(ways)) {
+    const id = to.footswitch?.id
+    if (!id) continue
+    const songs = all.get(id) ?? new Set<SongId>()
+    songs.add(way.played.song.id)
+    all.set(id, songs)
+  }
+  return all
+}
+
+/** The moves that lead from how the board is to a placing. */
+export const movesTo = ({ switches, places, start }: BoardQuestion, at: Places): BoardMove[] =>
+  switches.flatMap((one, u): BoardMove[] =>
+    at[u] === start[u] ? [] : [{ switchId: one.id, from: places[start[u]!]!, to: places[at[u]!]! }],
+  )
+
+/**
+ * Switches moved to other places, all at once: what stands there must move too. Names, lamps and what they do go along.
+ * Null where nothing moves; a switch that is gone or stands elsewhere by now is left out.
+ */
+export function moveSwitches(rig: Rig, moves: readonly BoardMove[]): Edit | null {
+  const changes = moves.flatMap(({ switchId, from, to }) => {
+    const row = own(rig.switches, switchId)
+    if (!row || keyOf(row) !== keyOf(from)) return []
+    return [
+      change('switches', switchId, row, { ...row, bankId: to.bankId, layer: to.layer, number: to.number }),
+    ]
+  })
+  return changes.length === 0 ? null : { label: 'layBoard', changes }
+}
+
+/** One switch moved; what stands in its place comes to where it was. */
+export function moveOne(rig: Rig, { switchId, from, to }: BoardMove): Edit | null {
+  const there = findSwitch(rig, to.bankId, to.number, { layer: to.layer })
+  return moveSwitches(rig, [
+    { switchId, from, to },
+    ...(there && there.id !== switchId ? [{ switchId: there.id, from: to, to: from }] : []),
+  ])
+}
+
+/** Switches that play something in the show put down in the order they first come, each in the first place it may have. */
+function firstUseOf(question: BoardQuestion, ways: readonly PartWay[]): Places {
+  const { problem, switches, start } = question
+  const order = [...new Set(legsOf(ways).flatMap(({ to }) => to.footswitch?.id ?? []))]
+  const at = start.slice()
+  const free = new Set(Array.from({ length: problem.places }, (_, p) => p))
+  switches.forEach((_, u) => {
+    if (problem.isFixed[u]) free.delete(start[u]!)
+  })
+  const rank = (id: SwitchId) => (order.includes(id) ? order.indexOf(id) : order.length)
+  const items = switches
+    .map((_, u) => u)
+    .filter((u) => !problem.isFixed[u])
+    .sort((a, b) => rank(switches[a]!.id) - rank(switches[b]!.id) || start[a]! - start[b]!)
+  for (const u of items) {
+    const place = [...free].find((p) => problem.alone![u * problem.places + p]! < FORBIDDEN) ?? start[u]!
+    at[u] = place
+    free.delete(place)
+  }
+  return new Set(at).size === at.length ? at : start
+}
+
+const travelWith = (rig: Rig, show: Show, edit: Edit | null): ShowTravel | null => {
+  const applied = edit === null ? null : applyEdit(rig, edit)
+  if (edit !== null && !applied?.ok) return null
+  return travelOf(partWays(applied?.ok ? applied.value : rig, show))
+}
+
+/**
+ * Looks for a board with less travel for as long as it is asked, a slice at a time. What it proposes is measured on the
+ * rig as it would be: fewer parts that are late or cannot be played, or as few and less time under way; otherwise nothing
+ * is proposed. The same rig and seed give the same answers.
+ */
+export function* findBoard(rig: Rig, show: Show, seed = 1): Generator<Proposal | NoBoard, void, void> {
+  const question = boardQuestion(rig, show)
+  if (typeof question === 'string') {
+    yield question
+    return
+  }
+  const ways = partWays(rig, show)
+  const before = travelOf(ways)
+  const firstUse =
+    travelWith(rig, show, moveSwitches(rig, movesTo(question, firstUseOf(question, ways)))) ?? before
+  let best: Proposal = { moves: [], before, after: before, firstUse, rounds: 0 }
+  let tried = Infinity
+  for (const { at, cost, rounds } of improve(question.problem, question.start, seed)) {
+    if (cost < tried - 1e-6) {
+      tried = cost
+      const moves = movesTo(question, settled(question.problem, question.start, at))
+      const after = travelWith(rig, show, moveSwitches(rig, moves))
+      if (after && isBetter(after, best.after)) best = { ...best, moves, after }
+    }
+    best = { ...best, rounds }
+    yield best
+  }
+}
+
+/** Never more that cannot be played or is late; of the rest the time under way decides. */
+export const isBetter = (one: ShowTravel, than: ShowTravel): boolean =>
+  one.unplayed <= than.unplayed && one.tight <= than.tight && one.cost < than.cost - 1e-6
+
+/** How many parts each place of a bank is stepped on, and the steps between them: for drawing a foot's path. */
+export const stepsIn = (
+  ways: readonly PartWay[],
+): readonly { from: FootMove | null; to: FootMove; way: PartWay }[] => legsOf(ways)

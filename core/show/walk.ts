@@ -1,0 +1,228 @@
+import { own } from '../base/own'
+import type { Rig } from '../rig/rig'
+import { aheadMs, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
+import type { ControlId } from '../rig/table/control'
+import type { Controller } from '../rig/table/controller'
+import type { DeviceId } from '../rig/table/device'
+import type { Show } from '../rig/table/show'
+import { songTempo, type SongId } from '../rig/table/song'
+import type { Sound, SoundId } from '../rig/table/sound'
+import { sendingOf } from '../sound/sending'
+import { wantsOf } from '../sound/want'
+import { tempoNow } from '../switching/tempoNow'
+import { floorAtPowerOn, type FloorState } from '../simulate/floor'
+import { truth } from '../simulate/lampTruth'
+import { advance, settle, step } from '../simulate/step'
+import { stepMs } from './foot'
+import { FOOT_DOWN_MS, footMoves, type FootMove } from './footMoves'
+import { playerOf, routeTo, type Stand } from './route'
+import { showController, standAtStart, type Unplayed } from './travel'
+
+/** What a device is and should be, once a part's sound should be there. */
+export type Fault =
+  | {
+      readonly kind: 'preset'
+      readonly deviceId: DeviceId
+      readonly wanted: number
+      readonly is: number | null
+    }
+  | {
+      readonly kind: 'control'
+      readonly deviceId: DeviceId
+      readonly controlId: ControlId
+      readonly wanted: number
+      readonly is: number | null
+    }
+  | {
+      readonly kind: 'contact'
+      readonly deviceId: DeviceId
+      readonly contactId: string
+      readonly wanted: boolean
+      readonly is: boolean | null
+    }
+  | { readonly kind: 'off'; readonly deviceId: DeviceId }
+
+/** One wrong moment of a show. */
+export type Wrong =
+  | { readonly kind: Unplayed }
+  /** What a device is not as the sound says; null in `is` where nobody knows what it is. */
+  | { readonly kind: 'device'; readonly fault: Fault }
+  /** Ready later than its first note, in ms. */
+  | { readonly kind: 'late'; readonly readyMs: number; readonly hasMs: number; readonly isWholePart: boolean }
+  /** The song's tempo does not hold. */
+  | { readonly kind: 'tempo'; readonly wanted: number; readonly is: number }
+  /** Messages came while a device was loading and were lost. */
+  | { readonly kind: 'lost'; readonly deviceId: DeviceId }
+
+/** One part as it came out on the floor. */
+export interface Walked {
+  readonly played: PlayedPart
+  readonly wrong: readonly Wrong[]
+  /** How long it took until all devices were ready, in ms; null where it was not played. */
+  readonly readyMs: number | null
+  /** Whether there was time is not known: nobody said how much there is. */
+  readonly isTimeUnknown: boolean
+  /** Messages sent on the way. */
+  readonly messages: number
+}
+
+/** A part nobody said the length of lasts so long here, in ms. */
+const PART_MS = 8000
+/** What is still under way after a part has been played that long is not waited for: a clock, a sweep. */
+const REST_MS = 3000
+
+/** Whether the devices are what a sound says of them; empty when they are. What it leaves or the foot does is not looked at. */
+export function soundFaults(rig: Rig, sound: Sound, state: Pick<FloorState, 'devices' | 'off'>): Fault[] {
+  const facts = truth(state, rig)
+  return [...wantsOf(rig, sound)].flatMap(([deviceId, want]): Fault[] => {
+    if (want.kind !== 'be') return []
+    const says = want.preset !== null || want.holds.size > 0 || want.contacts.length > 0
+    if (own(state.off, deviceId)) return says ? [{ kind: 'off', deviceId }] : []
+    const preset = facts.preset(deviceId) ?? null
+    return [
+      ...(want.preset !== null && preset !== want.preset
+        ? [{ kind: 'preset' as const, deviceId, wanted: want.preset, is: preset }]
+        : []),
+      ...[...want.holds].flatMap(([controlId, wanted]): Fault[] => {
+        const is = facts.value(controlId) ?? null
+        return is === wanted ? [] : [{ kind: 'control', deviceId, controlId, wanted, is }]
+      }),
+      ...want.contacts.flatMap(({ contact, isClosed }): Fault[] => {
+        const is = facts.contact(deviceId, contact.id) ?? null
+        return is === isClosed
+          ? []
+          : [{ kind: 'contact', deviceId, contactId: contact.id, wanted: isClosed, is }]
+      }),
+    ]
+  })
+}
+
+interface Stepped {
+  readonly state: FloorState
+  readonly messages: number
+  readonly lostBy: ReadonlySet<DeviceId>
+}
+
+/** A foot's move made at a moment, with what came of it until the foot is off again. */
+function stepOn(rig: Rig, from: FloorState, move: FootMove, times: number): Stepped {
+  let state = from
+  let messages = 0
+  const lostBy = new Set<DeviceId>()
+  const take = (result: ReturnType<typeof step>) => {
+    state = result.state
+    messages += result.wire.length
+    for (const { lostBy: lost } of result.wire) for (const id of lost) lostBy.add(id as DeviceId)
+  }
+  if (move.footswitch === null) {
+    take(step(rig, state, { kind: 'bank', bankId: move.to.bankId, at: state.at }))
+    return { state, messages, lostBy }
+  }
+  const switchId = move.footswitch.id
+  const downMs = move.how === 'long' ? move.takesMs + 30 : FOOT_DOWN_MS
+  const feet = move.how === 'double' ? 2 : times
+  for (let n = 0; n < feet; n++) {
+    take(step(rig, state, { kind: 'press', switchId, at: state.at }))
+    take(step(rig, state, { kind: 'release', switchId, at: state.at + downMs * 1000 }))
+    if (n < feet - 1)
+      // Two quick ones are one double step; positions are gone through one by one.
+      take(
+        advance(
+          rig,
+          state,
+          state.at + (move.how === 'double' ? 60 : Math.max(120, move.takesMs + 60)) * 1000,
+        ),
+      )
+  }
+  take(advance(rig, state, state.at + Math.max(0, move.takesMs - downMs) * 1000))
+  return { state, messages, lostBy }
+}
+
+/**
+ * A whole show walked through on the simulated floor, from power-on: every part stepped to by the shortest way from where
+ * the foot is, at its time where that is known, and looked at once everything has come to rest. What is wrong is said part
+ * by part; a tempo that is wrong once a song.
+ */
+export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
+  const controller = showController(rig)
+  const player = playerOf(rig)
+  let state = settle(rig, step(rig, floorAtPowerOn(rig), { kind: 'powerAll', at: 0 }).state).state
+  let stand = controller && standAtStart(rig, controller)
+  let before: SoundId | null = null
+  let beforeMs: number | null = null
+  let wrongTempo: string | null = null
+  let isFirst = true
+  for (const played of playedParts(rig, show)) {
+    const { song, part, nth } = played
+    const sound = own(rig.sounds, played.soundId ?? '') ?? null
+    const hasMs = isFirst ? null : aheadMs(part, song, played.isFirstOfSong)
+    const lastMs = beforeMs
+    beforeMs = partMs(part, song)
+    const wrong: Wrong[] = []
+    let readyMs: number | null = null
+    let messages = 0
+    let isTimeUnknown = false
+    if (!sound) wrong.push({ kind: 'noSound' })
+    else if (sound.id === before) readyMs = 0
+    else {
+      const here: Stand | null =
+        stand && state.known.bankId
+          ? { bankId: state.known.bankId, layer: state.known.layer, point: stand.point }
+          : null
+      const route =
+        controller && here ? routeTo(rig, controller, here, sound.id, song.id, state.known.next) : null
+      if (!controller || !here || !route) wrong.push({ kind: unplayed(rig, controller, here, sound.id) })
+      else {
+        const began = state.at
+        let point = here.point
+        for (const [n, move] of route.moves.entries()) {
+          const isLast = n === route.moves.length - 1
+          const underWay = stepMs(controller, player, point, move.point)
+          const quiet = route.moves.slice(0, -1).reduce((sum, one) => sum + one.presses, 0)
+          state = advance(rig, state, state.at + Math.round(underWay * 1000)).state
+          const done = stepOn(rig, state, move, isLast ? route.presses - quiet : 1)
+          state = done.state
+          messages += done.messages
+          for (const deviceId of done.lostBy) wrong.push({ kind: 'lost', deviceId })
+          point = move.point
+        }
+        stand = { bankId: here.bankId, layer: here.layer, point }
+        readyMs = Math.max(
+          route.ms + sendingOf(rig, sound, controller).ready / 1000,
+          (Math.max(...Object.values(state.deafUntil), 0) - began) / 1000,
+        )
+        if (hasMs !== null && readyMs > hasMs)
+          wrong.push({ kind: 'late', readyMs, hasMs, isWholePart: false })
+        if (hasMs === null && !isFirst) {
+          if (lastMs !== null && readyMs > lastMs)
+            wrong.push({ kind: 'late', readyMs, hasMs: lastMs, isWholePart: true })
+          else isTimeUnknown = true
+        }
+        before = sound.id
+        isFirst = false
+      }
+    }
+    // All that was sent has arrived, and every device hears again.
+    const rested = advance(rig, state, Math.max(state.at + REST_MS * 1000, ...Object.values(state.deafUntil)))
+    state = rested.state
+    for (const id of new Set(rested.wire.flatMap(({ lostBy }) => lostBy)))
+      wrong.push({ kind: 'lost', deviceId: id as DeviceId })
+    messages += readyMs === null || readyMs === 0 ? 0 : rested.wire.length
+    if (sound && readyMs !== null)
+      for (const fault of soundFaults(rig, sound, state)) wrong.push({ kind: 'device', fault })
+    const bpm = songTempo(song)
+    const now = tempoNow(state.known).bpm
+    const key = `${nth}/${song.id as SongId}`
+    if (sound && readyMs !== null && bpm !== null && Math.abs(now - bpm) > 0.05 && wrongTempo !== key) {
+      wrong.push({ kind: 'tempo', wanted: bpm, is: now })
+      wrongTempo = key
+    }
+    yield { played, wrong, readyMs, isTimeUnknown, messages }
+    state = advance(rig, state, state.at + Math.max(0, (beforeMs ?? PART_MS) - REST_MS) * 1000).state
+  }
+}
+
+function unplayed(rig: Rig, controller: Controller | null, here: Stand | null, soundId: SoundId): Unplayed {
+  if (!controller || !here) return 'noSwitch'
+  // Where a switch plays it, only the way is missing.
+  return (footMoves(rig, controller.id).playing.get(soundId) ?? []).length > 0 ? 'noWay' : 'noSwitch'
+}

@@ -1,0 +1,14 @@
+import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { Show } from '#core'
+import { rigRow } from './rigRow'
+
+export const shows = sqliteTable(
+  'shows',
+  {
+    ...rigRow<Show['id']>(),
+    order: real().notNull(),
+    name: text().notNull(),
+    songIds: text({ mode: 'json' }).$type<Show['songIds']>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.id] })],
+)
