@@ -328,15 +328,7 @@ export {
   type Works,
 } from './rig/table/pedal'
 export { DIVISIONS, type Division } from './rig/table/division'
-export {
-  aheadMs,
-  partMs,
-  partsOf,
-  playedParts,
-  showOn,
-  songsOf,
-  type PlayedPart,
-} from './rig/showOrder'
+export { aheadMs, partMs, partsOf, playedParts, showOn, songsOf, type PlayedPart } from './rig/showOrder'
 export {
   boardQuestion,
   canMove,
@@ -355,7 +347,7 @@ export { readShow, type ReadShow, type ReadSong, type ShowFault } from './show/r
 export { playerOf, routeTo, type Route as FootRoute, type Stand } from './show/route'
 export {
   addPart,
-  addShow,
+  addToShow,
   banksInOrder,
   differsTonight,
   dropShowTonight,
@@ -365,6 +357,7 @@ export {
   freeNumbersOf,
   movePart,
   moveSong,
+  newShow,
   partTonight,
   pasteShow,
   placeSound,

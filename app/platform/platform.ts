@@ -7,6 +7,7 @@ import { browserMidi, type Midi } from './midi'
 import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
 import { browserSoundWorker, type SoundWorker } from './soundWorker'
+import { browserShowWorker, type ShowWorker } from './showWorker'
 import { browserRigServer, type RigServer } from './rigServer'
 import { browserRigShelf, type RigShelf } from './rigShelf'
 
@@ -27,6 +28,7 @@ export interface Platform {
   readonly openSoundWorker: () => SoundWorker
   readonly openFindingWorker: () => FindingWorker
   readonly openSlowWorker: () => SlowWorker
+  readonly openShowWorker: () => ShowWorker
 }
 
 let platform: Platform | null = null
@@ -45,6 +47,7 @@ export const usePlatform = (): Platform =>
     openSoundWorker: browserSoundWorker,
     openFindingWorker: browserFindingWorker,
     openSlowWorker: browserSlowWorker,
+    openShowWorker: browserShowWorker,
   })
 
 /** For tests: stands in for the browser. */

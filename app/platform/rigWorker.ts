@@ -9,7 +9,8 @@ export type ToRigWorker<Question> =
   | { readonly kind: 'cancel'; readonly id: number }
 
 export type FromRigWorker<Answer> =
-  | { readonly kind: 'progress'; readonly id: number; readonly done: number }
+  /** With the best so far, where it is one that improves. */
+  | { readonly kind: 'progress'; readonly id: number; readonly done: number; readonly soFar?: Answer }
   | { readonly kind: 'answer'; readonly id: number; readonly answer: Answer }
 
 /**
@@ -21,7 +22,7 @@ export interface RigWorker<Question, Answer> {
     rig: Rig,
     question: Question,
     heard: (answer: Answer, madeFrom: Rig) => void,
-    progress?: (done: number) => void,
+    progress?: (done: number, soFar?: Answer) => void,
   ) => void
   readonly cancel: () => void
   readonly close: () => void
@@ -41,13 +42,13 @@ export function createRigWorker<Question, Answer>(port: Port): RigWorker<Questio
     id: number
     rig: Rig
     heard: (answer: Answer, madeFrom: Rig) => void
-    progress?: (done: number) => void
+    progress?: (done: number, soFar?: Answer) => void
   } | null = null
   const post = (message: ToRigWorker<Question>) => port.postMessage(message)
   port.listen((message) => {
     const one = message as FromRigWorker<Answer>
     if (!waiting || waiting.id !== one.id) return
-    if (one.kind === 'progress') return waiting.progress?.(one.done)
+    if (one.kind === 'progress') return waiting.progress?.(one.done, one.soFar)
     const { heard, rig } = waiting
     waiting = null
     heard(one.answer, rig)

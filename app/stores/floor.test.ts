@@ -22,6 +22,7 @@ import { memoryMidi, type MidiReach } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
 import { providePlatform } from '~/platform/platform'
 import { memorySlowWorker } from '~/platform/slowWorker'
+import { memoryShowWorker } from '~/platform/showWorker'
 import { memorySoundWorker } from '~/platform/soundWorker'
 import { MIDI_TEXT } from '~/text/midi'
 import { smallRig } from '../../core/rig/makeRig'
@@ -47,6 +48,7 @@ async function openFloor(rig: Rig, reach: MidiReach = 'ready') {
     midi,
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
+    openShowWorker: memoryShowWorker,
     openFindingWorker: memoryFindingWorker,
     openSlowWorker: memorySlowWorker,
   })

@@ -301,6 +301,21 @@ export const useFloorStore = defineStore('floor', () => {
   const press = (number: number): void => pressPlace(placeKey({ jack: '', number }))
   const release = (number: number): void => releasePlace(placeKey({ jack: '', number }))
 
+  /** The foot does one thing on a place, by itself: a plain step so often, a long one, or two quick ones. */
+  function stepOnPlace(place: string, how: 'press' | 'long' | 'double', times = 1): void {
+    const downMs = how === 'long' ? (controller.value?.longMs ?? 500) + 60 : 80
+    const feet = how === 'double' ? 2 : times
+    const down = (left: number): void => {
+      pressPlace(place)
+      clock.after(downMs, () => {
+        releasePlace(place)
+        // Positions are gone through one by one; two quick steps are one double one.
+        if (left > 1) clock.after(how === 'double' ? 60 : 400, () => down(left - 1))
+      })
+    }
+    down(feet)
+  }
+
   /** Where a pedal stands and what it last did. */
   const pedalAt = (pedalId: PedalId): PedalNow => own(state.value?.pedals, pedalId) ?? PEDAL_AT_FIRST
 
@@ -464,6 +479,7 @@ export const useFloorStore = defineStore('floor', () => {
     release,
     pressPlace,
     releasePlace,
+    stepOnPlace,
     pedalAt,
     movePedal,
     isToeDown,

@@ -5,6 +5,7 @@ import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
 import { memoryFindingWorker } from '../platform/findingWorker'
+import { memoryShowWorker } from '../platform/showWorker'
 import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidi } from '~/platform/midi'
@@ -39,6 +40,7 @@ function openTab(keep = memoryKeep()) {
     midi: memoryMidi(() => 0, 'none'),
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
+    openShowWorker: memoryShowWorker,
     openFindingWorker: memoryFindingWorker,
     openSlowWorker: memorySlowWorker,
   })

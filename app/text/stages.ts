@@ -3,7 +3,7 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo'
+  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -17,6 +17,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Switches', page: 'switches', key: 's', tables: ['macros', 'banks', 'switches', 'runs'] },
   { name: 'Pedals', page: 'pedals', key: 'p', tables: ['pedals', 'rides'] },
   { name: 'Tempo', page: 'tempo', key: 't', tables: ['songs'] },
+  { name: 'Set list', page: 'show', key: 'l', tables: ['parts', 'shows'] },
 ]
 
 export const findingsOfStage = (stage: Stage, found: readonly Finding[]): Finding[] =>

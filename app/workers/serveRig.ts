@@ -5,7 +5,7 @@ import type { FromRigWorker, ToRigWorker } from '~/platform/rigWorker'
 export type RigWork<Question, Answer> = (
   rig: Rig,
   question: Question,
-  tell: (done: number) => boolean,
+  tell: (done: number, soFar?: Answer) => boolean,
 ) => Promise<Answer | null>
 
 /** The worker's side: keeps the rig up to date by its changes, and answers what is asked of it. */
@@ -22,8 +22,8 @@ export function serveRig<Question, Answer>(
     else if (rig) {
       const { id } = message
       wanted = id
-      const tell = (done: number) => {
-        if (wanted === id) post({ kind: 'progress', id, done })
+      const tell = (done: number, soFar?: Answer) => {
+        if (wanted === id) post({ kind: 'progress', id, done, ...(soFar !== undefined && { soFar }) })
         return wanted === id
       }
       void work(rig, message.question, tell).then((answer) => {

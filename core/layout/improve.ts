@@ -103,7 +103,7 @@ function withFree({ items, places }: Placing, at: Places): Int32Array {
 export function settled(problem: Placing, start: Places, at: Places): Places {
   const now = at.slice()
   let cost = costOf(problem, now)
-  for (let goes = true; goes; ) {
+  for (let goes = true; goes;) {
     goes = false
     for (let u = 0; u < problem.items; u++) {
       const [here, home] = [now[u]!, start[u]!]

@@ -65,7 +65,9 @@ const referring: Referring = {
     ...(soundId === null
       ? []
       : [{ path: ['soundId'], table: 'sounds' as const, id: soundId, isMention: true as const }]),
-    ...(tonight?.soundId ? [{ path: ['tonight', 'soundId'], table: 'sounds' as const, id: tonight.soundId }] : []),
+    ...(tonight?.soundId
+      ? [{ path: ['tonight', 'soundId'], table: 'sounds' as const, id: tonight.soundId }]
+      : []),
   ],
   shows: ({ songIds }) => songIds.map((id, n) => ({ path: ['songIds', n], table: 'songs', id })),
   banks: ({ controllerId, pageOf, songId, enter, leave }) => [

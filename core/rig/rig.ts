@@ -83,7 +83,14 @@ export type Rig = { readonly [Table in TableName]: RowsOf<Table> }
 
 export const emptyRig = (name: string): Rig => ({
   about: {
-    [ABOUT_ID]: { id: ABOUT_ID, name, unsaid: 'leave', school: 'absolute', showId: null, player: USUAL_PLAYER },
+    [ABOUT_ID]: {
+      id: ABOUT_ID,
+      name,
+      unsaid: 'leave',
+      school: 'absolute',
+      showId: null,
+      player: USUAL_PLAYER,
+    },
   },
   controllers: {},
   devices: {},

@@ -1,11 +1,11 @@
 import { own } from '../base/own'
-import { applyEdit } from '../rig/applyEdit'
 import { change, type Change, type Edit } from '../rig/edit'
 import { addRow } from '../rig/edits/addRow'
 import { editRow } from '../rig/edits/editRow'
 import { putSwitch, switchAt } from '../rig/edits/switchSlot'
 import { removeRow } from '../rig/edits/removeRow'
-import { byIndex, inOrder, lastOrder, type Rig } from '../rig/rig'
+import { joinEdits } from '../rig/edits/joinEdits'
+import { byIndex, inOrder, lastOrder, rigName, type Rig } from '../rig/rig'
 import { partsOf, showOn } from '../rig/showOrder'
 import { switchesHere } from '../rig/switchesHere'
 import { ABOUT_ID } from '../rig/table/about'
@@ -16,6 +16,7 @@ import type { Show, ShowId } from '../rig/table/show'
 import { songTempo, USUAL_SONG, type Song, type SongId } from '../rig/table/song'
 import type { SoundId } from '../rig/table/sound'
 import type { SwitchId } from '../rig/table/switch'
+import { addSong } from '../tempo/tempoEdits'
 import type { ReadShow } from './readShow'
 
 /** Names rows that are made; asked once for each. */
@@ -102,6 +103,30 @@ export const removeShow = (rig: Rig, id: ShowId): Edit | null => removeRow(rig, 
 /** The show that is on from now on. */
 export const turnOnShow = (rig: Rig, id: ShowId): Edit | null =>
   own(rig.shows, id) ? editRow(rig, 'changeShow', 'about', ABOUT_ID, { showId: id }) : null
+
+/** A song at the end of the show that is on, which is made where there is none. `name` makes it a new song. */
+export function addToShow(
+  rig: Rig,
+  ids: { readonly songId: SongId; readonly showId: ShowId },
+  name: string | null,
+): Edit | null {
+  const { songId } = ids
+  const show = showOn(rig)
+  const put = (one: Rig) =>
+    show
+      ? editRow(one, 'changeShow', 'shows', show.id, { songIds: [...show.songIds, songId] })
+      : addShow(one, ids.showId, rigName(one), [songId])
+  return name === null
+    ? put(rig)
+    : joinEdits(rig, 'addSong', [(one) => addSong(one, songId, name, null), put])
+}
+
+/** A new show of the songs of the one that is on, turned on. */
+export const newShow = (rig: Rig, id: ShowId, name: string): Edit | null =>
+  joinEdits(rig, 'addShow', [
+    (one) => addShow(one, id, name, showOn(rig)?.songIds ?? []),
+    (one) => turnOnShow(one, id),
+  ])
 
 /** The song at one place of a show to another. Null where it would stay. */
 export function moveSong(rig: Rig, id: ShowId, from: number, to: number): Edit | null {
@@ -247,10 +272,6 @@ export function banksInOrder(rig: Rig, show: Show): Edit | null {
   })
   return changes.length === 0 ? null : { label: 'banksInOrder', changes }
 }
-
-/** Whether an edit can be made as it stands. */
-export const canBeMade = (rig: Rig, edit: Edit | null): edit is Edit =>
-  edit !== null && applyEdit(rig, edit).ok
 
 /** Songs, parts and tempi that differ tonight. */
 export const differsTonight = (rig: Rig): number =>

@@ -1,0 +1,379 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { nanoid } from 'nanoid'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import {
+  addToShow,
+  applyEdit,
+  banksInOrder,
+  differsTonight,
+  dropShowTonight,
+  editShow,
+  inOrder,
+  movePart,
+  moveSong,
+  newShow,
+  own,
+  partsOf,
+  placeKey,
+  showOn,
+  songsOf,
+  travelOf,
+  turnOnShow,
+  waysOfShow,
+  type NoBoard,
+  type Part,
+  type PartWay,
+  type Proposal,
+  type Rig,
+  type ShowId,
+  type SongId,
+  type Walked,
+  removeShow,
+} from '#core'
+import ChoiceField from '~/components/common/ChoiceField.vue'
+import TabRow from '~/components/common/TabRow.vue'
+import TextField from '~/components/common/TextField.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import PartInspector from '~/components/show/PartInspector.vue'
+import ShowList from '~/components/show/ShowList.vue'
+import ShowSongInspector from '~/components/show/ShowSongInspector.vue'
+import { usePlatform } from '~/platform/platform'
+import { useFloorStore } from '~/stores/floor'
+import { useRigStore } from '~/stores/rig'
+import { count } from '~/text/counts'
+import { travelText } from '~/text/show'
+
+const PasteShow = defineAsyncComponent(() => import('~/components/show/PasteShow.vue'))
+const BoardPane = defineAsyncComponent(() => import('~/components/show/BoardPane.vue'))
+const WalkPane = defineAsyncComponent(() => import('~/components/show/WalkPane.vue'))
+
+const rigs = useRigStore()
+const floor = useFloorStore()
+const rig = computed(() => rigs.rig!)
+const show = computed(() => showOn(rig.value))
+const shows = computed(() =>
+  inOrder(rig.value.shows).map(({ id, name }) => ({ value: id as string, text: name })),
+)
+const ways = computed(() => (show.value ? waysOfShow(rig.value, show.value) : []))
+const travel = computed(() => travelOf(ways.value))
+const songs = computed(() => (show.value ? songsOf(rig.value, show.value) : []))
+
+type Pane = 'order' | 'board' | 'walk'
+const pane = ref<Pane>('order')
+const { openShowWorker } = usePlatform()
+
+// Walked through anew after every change, once it has been still for a moment.
+const walker = openShowWorker()
+const walked = shallowRef<readonly Walked[] | null>(null)
+const walkedOf = shallowRef<Rig | null>(null)
+const walkDone = ref(0)
+let pause = 0
+watch(
+  rig,
+  (now) => {
+    window.clearTimeout(pause)
+    pause = window.setTimeout(
+      () =>
+        walker.ask(
+          now,
+          'walk',
+          (answer, madeOf) => {
+            if (answer.kind !== 'walk') return
+            walked.value = answer.parts
+            walkedOf.value = madeOf
+          },
+          (done) => (walkDone.value = done),
+        ),
+      walked.value === null ? 0 : 400,
+    )
+  },
+  { immediate: true },
+)
+const wrongParts = computed(
+  () =>
+    new Map(
+      (walked.value ?? []).flatMap((one) =>
+        one.wrong.length > 0 ? [[`${one.played.nth}/${one.played.part.id}`, one.wrong] as const] : [],
+      ),
+    ),
+)
+const wrongKeys = computed(() => new Set(wrongParts.value.keys()))
+
+const seeker = openShowWorker()
+const board = shallowRef<Proposal | NoBoard | null>(null)
+const boardOf = shallowRef<Rig | null>(null)
+const boardDone = ref(0)
+const isSeeking = ref(false)
+function seek(): void {
+  board.value = null
+  boardDone.value = 0
+  isSeeking.value = true
+  const now = rig.value
+  boardOf.value = now
+  seeker.ask(
+    now,
+    'board',
+    (answer) => {
+      if (answer.kind === 'board') board.value = answer.found
+      isSeeking.value = false
+    },
+    (done, soFar) => {
+      boardDone.value = done
+      if (soFar?.kind === 'board') board.value = soFar.found
+    },
+  )
+}
+function stopSeeking(): void {
+  seeker.cancel()
+  isSeeking.value = false
+}
+// What is found belongs to the rig it was asked of.
+watch(rig, stopSeeking)
+onBeforeUnmount(() => {
+  window.clearTimeout(pause)
+  walker.close()
+  seeker.close()
+})
+
+const TEXT: Record<Pane, string> = { order: 'In order', board: 'Lay the board out', walk: 'Walk through' }
+const panes = computed(() => (Object.keys(TEXT) as Pane[]).map((key) => ({ key, text: TEXT[key] })))
+
+const chosen = ref<string | null>(null)
+const chosenSong = computed(() => {
+  const nth = Number(chosen.value?.split('/')[0] ?? '0')
+  const song = songs.value[nth] ?? songs.value[0]
+  return song ? { song, nth: songs.value[nth] ? nth : 0 } : null
+})
+const chosenPart = computed(() => {
+  const id = chosen.value?.split('/')[1]
+  const part = own(rig.value.parts, id ?? '')
+  return part && part.songId === chosenSong.value?.song.id ? part : null
+})
+
+/** Steps on a part's switch: the foot goes to its bank and layer, and on it as often as it needs. */
+function play({ route, played }: PartWay): void {
+  const last = route?.moves.at(-1)
+  if (!last) return
+  chosen.value = `${played.nth}/${played.part.id}`
+  floor.goToBank(last.from.bankId)
+  floor.goToLayer(last.from.layer)
+  const quiet = route!.moves.slice(0, -1).reduce((sum, { presses }) => sum + presses, 0)
+  floor.stepOnPlace(placeKey(last), last.how, route!.presses - quiet)
+}
+const at = computed(() =>
+  ways.value.findIndex(({ played }) => `${played.nth}/${played.part.id}` === chosen.value),
+)
+function stepTo(by: number): void {
+  const next = ways.value[Math.min(ways.value.length - 1, Math.max(0, at.value + by))]
+  if (!next) return
+  chosen.value = `${next.played.nth}/${next.played.part.id}`
+  play(next)
+}
+function toSong(by: number): void {
+  const nth = (chosen.value === null ? -1 : (chosenSong.value?.nth ?? 0)) + by
+  const next = ways.value.find(({ played }) => played.nth === nth)
+  if (next) play(next)
+}
+
+function put(songId: SongId, name: string | null): void {
+  const ids = { songId, showId: nanoid(12) as ShowId }
+  const last = songs.value.length
+  if (rigs.edit(addToShow(rig.value, ids, name))) chosen.value = String(last)
+}
+const addOne = () => put(nanoid(12) as SongId, `Song ${Object.keys(rig.value.songs).length + 1}`)
+const others = computed(() =>
+  inOrder(rig.value.songs).map(({ id, name }) => ({ value: id as string, text: name })),
+)
+const addShow = (): unknown =>
+  rigs.edit(newShow(rig.value, nanoid(12) as ShowId, `Show ${shows.value.length + 1}`))
+const canMovePart = (part: Part, by: number): unknown => rigs.edit(movePart(rig.value, part.id, by))
+const tonight = computed(() => differsTonight(rig.value))
+const order = computed(() => {
+  const edit = show.value ? banksInOrder(rig.value, show.value) : null
+  return edit && applyEdit(rig.value, edit).ok ? edit : null
+})
+const isPasting = ref(false)
+const summary = computed(() => {
+  if (!show.value) return 'no show yet'
+  const parts = songs.value.reduce((sum, song) => sum + partsOf(rig.value, song.id).length, 0)
+  return `${count(songs.value.length, 'number')}, ${count(parts, 'part')}, ${travelText(travel.value)}`
+})
+</script>
+
+<template>
+  <ViewFrame title="Set list" :summary="summary" inspector="What is chosen">
+    <TabRow label="Parts of the set list" :tabs="panes" :current="pane" @go="pane = $event" />
+    <div v-if="pane === 'order'" class="tab-pane order">
+      <div v-if="show" class="bar">
+        <ChoiceField
+          v-if="shows.length > 1"
+          label="Show"
+          :value="show.id as string"
+          :choices="shows"
+          class="which"
+          @choose="rigs.edit(turnOnShow(rig, $event as ShowId))"
+        />
+        <div class="steps" role="group" aria-label="Step through">
+          <Button
+            label="Previous part"
+            size="small"
+            severity="secondary"
+            :disabled="at <= 0"
+            @click="stepTo(-1)"
+          />
+          <Button label="Next part" size="small" :disabled="at >= ways.length - 1" @click="stepTo(1)" />
+          <Button
+            label="Next song"
+            size="small"
+            severity="secondary"
+            :disabled="(chosenSong?.nth ?? 0) >= songs.length - 1"
+            @click="toSong(1)"
+          />
+        </div>
+        <p v-if="tonight > 0" class="soft">
+          {{ count(tonight, 'thing') }} {{ tonight === 1 ? 'differs' : 'differ' }} tonight.
+          <button type="button" class="word" @click="rigs.edit(dropShowTonight(rig))">Drop all of it</button>
+        </p>
+      </div>
+      <ShowList
+        v-if="show && songs.length > 0"
+        :rig="rig"
+        :show="show"
+        :chosen="chosen"
+        :wrong="wrongKeys"
+        @choose="chosen = $event"
+        @move-song="
+          (from, to) =>
+            rigs.edit(moveSong(rig, show!.id, from, to)) &&
+            (chosen = String(Math.min(songs.length - 1, Math.max(0, to))))
+        "
+        @move-part="canMovePart"
+        @play="play"
+      />
+      <p v-else class="soft">
+        A show is songs in playing order, each with its parts and their sounds. Wire Step then says which
+        switch plays each part, how far the foot goes, and whether there is time.
+      </p>
+      <div class="bar">
+        <Button label="Add a song" size="small" severity="secondary" @click="addOne" />
+        <Button label="Paste lines" size="small" severity="secondary" @click="isPasting = true" />
+        <ChoiceField
+          v-if="others.length > 0"
+          label="Song you have"
+          value="none"
+          :choices="[{ value: 'none', text: 'Put in a song you have' }, ...others]"
+          class="known"
+          @choose="$event !== 'none' && put($event as SongId, null)"
+        />
+        <Button
+          v-if="order"
+          label="Put the banks in playing order"
+          size="small"
+          severity="secondary"
+          @click="rigs.edit(order)"
+        />
+      </div>
+    </div>
+    <BoardPane
+      v-else-if="pane === 'board'"
+      class="tab-pane"
+      :rig="rig"
+      :found="board"
+      :is-running="isSeeking"
+      :done="boardDone"
+      :is-old="boardOf !== rig"
+      @start="seek"
+      @stop="stopSeeking"
+    />
+    <WalkPane
+      v-else
+      class="tab-pane"
+      :rig="rig"
+      :parts="walked"
+      :is-old="walkedOf !== rig"
+      :done="walkDone"
+      @choose="((chosen = $event), (pane = 'order'))"
+    />
+    <PasteShow v-model="isPasting" :rig="rig" />
+    <template #inspector>
+      <PartInspector
+        v-if="show && chosenPart && chosenSong"
+        :key="chosenPart.id"
+        :rig="rig"
+        :show="show"
+        :part="chosenPart"
+        :nth="chosenSong.nth"
+        :wrong="wrongParts.get(`${chosenSong.nth}/${chosenPart.id}`) ?? []"
+        @gone="chosen = String(chosenSong!.nth)"
+        @play="play"
+      />
+      <ShowSongInspector
+        v-else-if="show && chosenSong"
+        :key="`${chosenSong.nth}/${chosenSong.song.id}`"
+        :rig="rig"
+        :show="show"
+        :song="chosenSong.song"
+        :nth="chosenSong.nth"
+        @choose="chosen = $event"
+        @gone="chosen = null"
+      />
+      <p v-else class="soft">Nothing is chosen yet.</p>
+      <section v-if="show" class="of-show" aria-label="This show">
+        <TextField
+          label="Show"
+          :value="show.name"
+          :max="60"
+          required
+          @take="rigs.edit(editShow(rig, show!.id, { name: $event }))"
+        />
+        <div class="bar">
+          <button type="button" class="word" @click="addShow">New show from these songs</button>
+          <button type="button" class="word" @click="rigs.edit(removeShow(rig, show!.id))">
+            Remove this show
+          </button>
+        </div>
+      </section>
+    </template>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.order {
+  container-type: inline-size;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 8px;
+  min-height: 0;
+}
+
+.bar,
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 8px 12px;
+}
+
+.known,
+.which {
+  min-width: 190px;
+}
+
+.known :deep(label),
+.which :deep(label) {
+  position: absolute;
+  clip-path: inset(50%);
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+}
+
+.of-show {
+  display: grid;
+  gap: 8px;
+  margin-top: 14px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+</style>

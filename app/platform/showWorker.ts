@@ -1,0 +1,19 @@
+import type { NoBoard, Proposal, Walked } from '#core'
+import { browserPort, createRigWorker, type RigWorker } from './rigWorker'
+
+/** Walk the show that is on through, or look for a board that takes fewer steps. */
+export type ShowQuestion = 'walk' | 'board'
+
+export type ShowAnswer =
+  | { readonly kind: 'walk'; readonly parts: readonly Walked[] }
+  | { readonly kind: 'board'; readonly found: Proposal | NoBoard }
+
+export type ShowWorker = RigWorker<ShowQuestion, ShowAnswer>
+
+export const browserShowWorker = (): ShowWorker =>
+  createRigWorker(
+    browserPort(new Worker(new URL('../workers/show.worker.ts', import.meta.url), { type: 'module' })),
+  )
+
+/** For tests: works nothing out. */
+export const memoryShowWorker = (): ShowWorker => ({ ask: () => {}, cancel: () => {}, close: () => {} })
