@@ -341,6 +341,10 @@ export {
   type NoBoard,
   type Proposal,
 } from './show/board'
+export { improve } from './layout/improve'
+export { matricesOf } from './layout/matrices'
+export { costOf, plainPlacing, type Placing } from './layout/placing'
+export { Tabu } from './layout/tabu'
 export { distanceMm, hitsTwo, isInReach, pointOf, restPoint, stepMs, type Point } from './show/foot'
 export type { FootMove } from './show/footMoves'
 export { readShow, type ReadShow, type ReadSong, type ShowFault } from './show/readShow'

@@ -34,11 +34,6 @@ const mix = async (page) => {
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Send it and see' }).click()
 }
-const presets = async (page) => {
-  await page.getByRole('tab', { name: /^Hall reverb/ }).click()
-  await page.getByRole('tab', { name: /^Presets/ }).click()
-  await page.getByRole('button', { name: /^012/ }).click()
-}
 const cell = async (page) => {
   await page.getByRole('rowheader', { name: /^Storm solo/ }).click()
   await page.keyboard.press('F8')
@@ -70,18 +65,6 @@ const lie = async (page) => {
   await page.keyboard.press('4', { delay: 60 })
   await page.waitForTimeout(800)
   for (let n = 0; n < 3; n++) await page.getByRole('button', { name: 'Show more time' }).click()
-}
-const lamps = async (page) => {
-  await page.keyboard.press('k')
-  await page.getByRole('tab', { name: /^Lamps/ }).click()
-  const list = page.getByRole('list', { name: 'Lamps that can lie' })
-  await list.getByRole('button', { name: 'Let the lamp change at each press' }).waitFor({ timeout: 120_000 })
-  await list
-    .getByRole('listitem')
-    .filter({ hasText: 'Freeze' })
-    .getByRole('button', { name: 'Play it' })
-    .click()
-  await page.waitForTimeout(5000)
 }
 /** A new floor, three boxes picked. */
 const first = async (page) => {
@@ -122,6 +105,20 @@ const taps = async (page) => {
   await page.evaluate(() => document.activeElement.blur())
 }
 /** A loop recorded, then held by mistake: what that overdubbed is shown. */
+const parts = async (page) => {
+  await page
+    .getByRole('button', { name: /^Storm solo/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Step on it' }).click()
+  await page.evaluate(() => document.activeElement.blur())
+  await page.waitForTimeout(1500)
+}
+const board = async (page) => {
+  await page.getByRole('tab', { name: 'Lay the board out' }).click()
+  await page.getByRole('button', { name: 'Look for a better board' }).click()
+  await page.getByRole('button', { name: /^Move all/ }).waitFor({ timeout: 120_000 })
+}
 const loops = async (page) => {
   await page.getByRole('tab', { name: 'Loops' }).click()
   for (let n = 0; n < 3; n++) await page.keyboard.press(']')
@@ -148,19 +145,19 @@ const PICTURES = [
   { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
   { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
-  { name: 'floor-lamps', path: 'switches', theme: 'stage', work: lamps },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
   { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
-  { name: 'charts-presets', path: 'charts', theme: 'light', work: presets },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'pedals-off', path: 'pedals', theme: 'light', work: off },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
   { name: 'tempo-loops', path: 'tempo', theme: 'stage', work: loops },
+  { name: 'setlist', path: 'show', theme: 'light', work: parts },
+  { name: 'setlist-board', path: 'show', theme: 'light', work: board },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',

@@ -11,6 +11,7 @@ import {
   removeRow,
   type Edit,
   type Rig,
+  USUAL_PLAYER,
 } from '#core'
 import type { RigReply } from '#shared/contract/rigs'
 import { EDIT_LIMIT, RIG_FILE_LIMIT } from '#shared/contract/rigs'
@@ -67,7 +68,14 @@ describe.each(PLACES)('with $name', ({ open }) => {
         expect.objectContaining({ id, name: 'Empty one', revision: 1 }),
       )
       expect((await load(id)).rig.about).toEqual({
-        about: { id: 'about', name: 'Empty one', unsaid: 'leave', school: 'absolute' },
+        about: {
+          id: 'about',
+          name: 'Empty one',
+          unsaid: 'leave',
+          school: 'absolute',
+          showId: null,
+          player: USUAL_PLAYER,
+        },
       })
       expect((await ask('DELETE', `/api/rigs/${id}`)).status).toBe(204)
       expect(await ask('GET', `/api/rigs/${id}`)).toMatchObject({
@@ -259,7 +267,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
         { type: 'programChange', channel: 4, programNumber: 43 },
         { type: 'programChange', channel: 5, programNumber: 1 },
       ])
-      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(51)
+      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(63)
     })
 
     it('the schema of the rig file is served', async () => {
@@ -276,7 +284,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
     it.each([
       ['empty', '', '', 'It is not JSON'],
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
-      ['of another version', text.replace('"version": 7', '"version": 8'), 'version', 'It is of version 8'],
+      ['of another version', text.replace('"version": 8', '"version": 9'), 'version', 'It is of version 9'],
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),

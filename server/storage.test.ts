@@ -25,6 +25,13 @@ import {
   type SongId,
   LOOP_CHARTS,
   own,
+  addPart,
+  editShow,
+  newShow,
+  USUAL_PLAYER,
+  type PartId,
+  type ShowId,
+  type SoundId,
 } from '#core'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
@@ -416,7 +423,41 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6'])(
+  // Made before songs had parts and there were shows: the demo of then, with a switch edited.
+  it('of a database of version 7 opens, is told by its log, and takes parts, a show, a pin and a foot', async () => {
+    await copyFile(new URL('./testing/old/version7.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse', isPinned: false })
+    expect([found.parts, found.shows]).toEqual([{}, {}])
+    expect(found.songs['storm']).toMatchObject({ tempo: 132, key: '', beatsPerBar: 4 })
+    expect(found.about['about']).toMatchObject({ showId: null, player: USUAL_PLAYER })
+    expect(found.controllers['controller']).toMatchObject({ columnMm: 65, rowMm: 100 })
+    const show = newShow(found, 'show' as ShowId, 'Tonight')!
+    const after = applyEdit(found, show)
+    if (!after.ok) throw new Error(JSON.stringify(after))
+    const edits = [
+      show,
+      editShow(after.value, 'show' as ShowId, { songIds: ['storm' as SongId, 'net' as SongId] })!,
+      addPart(found, 'part' as PartId, 'storm' as SongId, Object.keys(found.sounds)[0] as SoundId),
+      editRow(found, 'pinSwitch', 'switches', 'menders-6', { isPinned: true })!,
+      editRow(after.value, 'setPlayer', 'about', 'about', { player: { ...USUAL_PLAYER, foot: 'left' } })!,
+    ]
+    for (const [n, edit] of edits.entries())
+      expect(await postEdit(store, old!.id, { id: `new-${n}`, edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.shows['show']?.songIds).toEqual(['storm', 'net'])
+    expect(now.parts['part']).toMatchObject({ songId: 'storm', order: 1 })
+    expect(now.switches['menders-6']?.isPinned).toBe(true)
+    expect(now.about['about']).toMatchObject({ showId: 'show', player: { foot: 'left' } })
+    expect(await told(store, old!.id)).toEqual(now)
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6', 'version7'])(
     'a rig file of %s opens',
     async (name) => {
       const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')

@@ -47,13 +47,15 @@ export function boardPath(
       y: (rows - 1 - y / controller.rowMm) * (SIDE + GAP) + SIDE / 2 + 2,
     }
   }
+  /** Above the name. */
+  const foot = (number: number): Point => ({ x: centre(number).x, y: centre(number).y - 12 })
   const legs: Leg[] = []
   let at: number | null = null
   for (const way of ways) {
     for (const { from, to, number, jack } of way.route?.moves ?? []) {
       const isHere = from.bankId === bankId && from.layer === layer && jack === ''
       if (isHere && at !== null && at !== number)
-        legs.push({ path: bow(centre(at), centre(number)), to: centre(number), ...pressed(way) })
+        legs.push({ path: bow(foot(at), foot(number)), to: foot(number), ...pressed(way) })
       at = to.bankId === bankId && to.layer === layer && jack === '' ? number : null
     }
   }

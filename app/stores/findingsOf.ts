@@ -47,7 +47,7 @@ export function findingsOf(rig: ShallowRef<Rig | null>) {
       stop?.()
       stop = null
       slowWorker?.cancel()
-      if (!one || Object.keys(one.switches).length === 0) {
+      if (!one || (Object.keys(one.switches).length === 0 && Object.keys(one.parts).length === 0)) {
         slow.value = null
         search.value = null
         return

@@ -461,6 +461,15 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     steps: [],
     length: 0,
   })),
+  wrongMoment: [
+    ...(['noSound', 'noSwitch', 'noWay', 'device', 'lost', 'late', 'tempo'] as const).map((kind) => ({
+      song: 'The storm',
+      part: 'Chorus, drive',
+      kinds: [kind, 'tempo' as const],
+      devices: ['Tape echo', 'Preamp'],
+    })),
+    { song: 'The storm', part: '', kinds: ['device'], devices: ['Tape echo'] },
+  ],
   runDiffers: [{ run: 'Verse to chorus', differences: 2 }],
   pedalNoFoot: (['noJack', 'otherRole', 'nothingIn', 'noBuiltIn', 'noToe'] as const).map((why) => ({
     pedal: 'Right foot',

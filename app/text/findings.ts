@@ -7,6 +7,7 @@ import { lampSayings } from './sayings/lamps'
 import { pedalSayings } from './sayings/pedals'
 import { powerSayings } from './sayings/power'
 import type { FindingCode, FindingText, Sayings } from './sayings/saying'
+import { showSayings } from './sayings/show'
 import { soundWaySayings } from './sayings/soundWay'
 import { soundSayings } from './sayings/sounds'
 import { switchSayings } from './sayings/switches'
@@ -25,6 +26,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...lampSayings,
   ...pedalSayings,
   ...tempoSayings,
+  ...showSayings,
 }
 
 /** Says a finding. */

@@ -17,7 +17,7 @@ import { count } from './counts'
 import { gapText } from './between'
 import { valueText } from './lies'
 import { displayText, sentText } from './presets'
-import { bpmText, msText } from './tempo'
+import { bpmText } from './tempo'
 
 /** "9.4", with a mark for the shift layer: bank as the controller counts, and switch. */
 export function placeShort(rig: Rig, { bankId, layer, number }: BoardPlace): string {
@@ -46,11 +46,15 @@ export const partName = (rig: Rig, { name }: Pick<Part, 'name'>, soundId: Played
 export const lastsText = ({ lasts }: Pick<Part, 'lasts'>): string =>
   lasts === null ? '' : lasts.unit === 'bars' ? count(lasts.amount, 'bar') : `${lasts.amount} s`
 
-export const UNPLAYED_TEXT: Record<Unplayed, string> = {
+const UNPLAYED_TEXT: Record<Unplayed, string> = {
   noSound: 'names no sound',
   noSwitch: 'no switch plays this',
   noWay: 'no way to its switch from here',
 }
+
+/** "850 ms", "2.4 s", never broken over two lines. */
+const msText = (ms: number): string =>
+  ms < 1000 ? `${Math.round(ms)}\u00a0ms` : `${Number((ms / 1000).toFixed(1))}\u00a0s`
 
 const metres = (mm: number): string =>
   mm >= 1000 ? `${(mm / 1000).toFixed(1)} m` : `${Math.round(mm / 10)} cm`

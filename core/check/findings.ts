@@ -107,6 +107,7 @@ import { tapIsLooper, type TapIsLooper } from './tapIsLooper'
 import { loopClear, loopStop, loopTempo, type LoopClear, type LoopStop, type LoopTempo } from './loops'
 import type { LyingLamp } from './lyingLamp'
 import type { RunDiffers } from './runDiffers'
+import type { WrongMoment } from './wrongMoments'
 import { beyondController, type BeyondController } from './beyondController'
 
 /** Everything a check can find, closed by code. */
@@ -199,6 +200,7 @@ export type Finding =
   | LoopTempo
   | LyingLamp
   | RunDiffers
+  | WrongMoment
 
 interface Check {
   /** The tables it looks at: an edit elsewhere leaves its answer as it is. A test takes it at its word. */

@@ -2,6 +2,7 @@ import type { Rig } from '../rig/rig'
 import { lampsToProve, lampVerdict } from '../prove/lampLies'
 import type { Finding } from './findings'
 import { lyingLamp } from './lyingLamp'
+import { wrongMoments } from './wrongMoments'
 import { runDiffers } from './runDiffers'
 
 /** `lies` alone comes sooner; `cures` says the same again with what would mend each. */
@@ -15,7 +16,7 @@ export interface SlowFindings {
 }
 
 /**
- * Findings that are searched for: runs that no longer do what they did, lamps that can lie. Stops after each step of the
+ * Findings that are searched for: runs that no longer do what they did, wrong moments of the show, lamps that can lie. Stops after each step of the
  * way and tells how much is done, from 0 to 1, so that whoever asked can give it up.
  */
 export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<number, SlowFindings> {
@@ -24,6 +25,10 @@ export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<numbe
     found.push(...runDiffers(rig, run))
     yield 0
   }
+  const walk = wrongMoments(rig)
+  let step = walk.next()
+  for (; !step.done; step = walk.next()) yield 0
+  found.push(...step.value)
   const lamps = lampsToProve(rig)
   const unknown: string[] = []
   for (const [n, footswitch] of lamps.entries()) {

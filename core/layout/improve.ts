@@ -60,7 +60,7 @@ export function* improve(problem: Placing, start: Places, seed = 1): Generator<F
   const perTrial = 4 + (2 * links.other.length) / Math.max(1, problem.items)
   /** How far one annealing goes; longer ones come later. */
   const trials = (round: number) =>
-    Math.ceil((SLICE / perTrial) * (breeder ? 1 : Math.min(8, 1 + round / 16)))
+    Math.ceil((SLICE / perTrial) * (breeder ? 1 : Math.min(8, (isDense ? 1 : 0.3) + round / 16)))
   for (let rounds = 0; ; rounds++) {
     yield { at: best.slice(), cost, rounds }
     if (!annealer.canMove) continue

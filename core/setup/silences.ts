@@ -77,6 +77,7 @@ const SILENCES: Record<Finding['code'], boolean> = {
   beyondController: false,
   lyingLamp: false,
   runDiffers: false,
+  wrongMoment: false,
   pedalNoFoot: false,
   pedalTwice: false,
   pedalAnother: false,

@@ -297,7 +297,7 @@ function songsOfSwitches(ways: readonly PartWay[]): ReadonlyMap<SwitchId, Readon
 }
 
 /** The moves that lead from how the board is to a placing. */
-export const movesTo = ({ switches, places, start }: BoardQuestion, at: Places): BoardMove[] =>
+const movesTo = ({ switches, places, start }: BoardQuestion, at: Places): BoardMove[] =>
   switches.flatMap((one, u): BoardMove[] =>
     at[u] === start[u] ? [] : [{ switchId: one.id, from: places[start[u]!]!, to: places[at[u]!]! }],
   )
@@ -386,8 +386,3 @@ export function* findBoard(rig: Rig, show: Show, seed = 1): Generator<Proposal |
 /** Never more that cannot be played or is late; of the rest the time under way decides. */
 export const isBetter = (one: ShowTravel, than: ShowTravel): boolean =>
   one.unplayed <= than.unplayed && one.tight <= than.tight && one.cost < than.cost - 1e-6
-
-/** How many parts each place of a bank is stepped on, and the steps between them: for drawing a foot's path. */
-export const stepsIn = (
-  ways: readonly PartWay[],
-): readonly { from: FootMove | null; to: FootMove; way: PartWay }[] => legsOf(ways)

@@ -145,7 +145,12 @@ const SWITCHES: readonly Line[] = [
   { at: ['storm', 4, 'shift'], label: 'Buoy bell', press: [['note 60 synth']] },
   { at: ['finale', 7], label: 'Echo loop', press: [['looper record']] },
   { at: ['repairs', 8], label: 'Home', press: [['home']] },
-  { at: ['menders', 4, 'shift'], label: 'Any sound', press: [['bank any sound', 'shift off']], more: everywhere },
+  {
+    at: ['menders', 4, 'shift'],
+    label: 'Any sound',
+    press: [['bank any sound', 'shift off']],
+    more: everywhere,
+  },
   ...['verse, dry', 'verse, pushed', 'chorus, drive', 'storm solo'].map((sound, n): Line => ({
     at: ['any', n + 1],
     press: [[sound]],

@@ -50,10 +50,14 @@ export function tidewright(): Rig {
   }
   const learned = (rig: Rig) =>
     editRow(rig, 'changePair', 'pairs', pairs[0]!.id, { learned: learnedText(rig, pairs[0]!) })
-  return [...CABLES.map(layable), learned, ...soundSteps, ...partsOfShow, ...switchStepsOfDemo, ...pedalSteps].reduce(
-    done,
-    boxes,
-  )
+  return [
+    ...CABLES.map(layable),
+    learned,
+    ...soundSteps,
+    ...partsOfShow,
+    ...switchStepsOfDemo,
+    ...pedalSteps,
+  ].reduce(done, boxes)
 }
 
 /** Does what a player would do by hand; the demo is wrong when it cannot be done. */

@@ -20,6 +20,9 @@ const redoText = computed(() => withLabel('Redo', rigs.history.future.at(-1)?.la
 
 const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
   label ? `${word}: ${EDIT_TEXT[label]}` : `Nothing to ${word.toLowerCase()}`
+
+/** Stages some of whose findings are searched for: until that is done nothing is called all right. */
+const SEARCHED: readonly string[] = ['switches', 'show']
 </script>
 
 <template>
@@ -35,7 +38,7 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
           <span class="name">{{ stage.name }}</span>
           <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
           <span
-            v-else-if="rigs.isFoundOld || (stage.page === 'switches' && rigs.search !== null)"
+            v-else-if="rigs.isFoundOld || (SEARCHED.includes(stage.page) && rigs.search !== null)"
             class="looking"
             >looking</span
           >
@@ -189,11 +192,19 @@ kbd {
   }
 
   .stage {
-    gap: 5px;
-    padding: 0 6px;
+    flex-direction: column;
+    justify-content: center;
+    gap: 0;
+    height: 48px;
+    padding: 0 7px;
     border-left: 0;
     border-bottom: 3px solid transparent;
-    height: 40px;
+    font-size: 13px;
+  }
+
+  .name {
+    flex: none;
+    white-space: nowrap;
   }
 
   .stage.router-link-active {
@@ -231,16 +242,7 @@ kbd {
   }
 
   .stage {
-    flex-direction: column;
-    justify-content: center;
-    gap: 0;
-    height: 48px;
     padding: 0 1px;
-    font-size: 13px;
-  }
-
-  .name {
-    flex: none;
   }
 
   .head {

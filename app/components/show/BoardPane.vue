@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import {
   editRow,
+  findSwitch,
   hitsTwo,
   isInReach,
   moveOne,
@@ -69,6 +70,11 @@ const pinned = computed(() => Object.values(rig.switches).filter(({ isPinned }) 
 const nameOf = (switchId: string) => {
   const row = own(rig.switches, switchId)
   return row && controller.value ? switchName(rig, row, controller.value) || 'no name' : 'gone'
+}
+/** What stands where a switch would go. */
+function thereNow({ to }: BoardMove): string {
+  const there = findSwitch(rig, to.bankId, to.number, { layer: to.layer })
+  return there ? nameOf(there.id) : 'free'
 }
 const pin = (switchId: string, isPinned: boolean): unknown =>
   rigs.edit(editRow(rig, 'pinSwitch', 'switches', switchId, { isPinned }))
@@ -161,25 +167,7 @@ const saves = computed(() => {
               </td>
               <td class="mono">{{ placeShort(rig, move.from) }}</td>
               <td class="mono">{{ placeShort(rig, move.to) }}</td>
-              <td class="soft">
-                {{
-                  left.find(
-                    ({ from }) =>
-                      from.bankId === move.to.bankId &&
-                      from.layer === move.to.layer &&
-                      from.number === move.to.number,
-                  )
-                    ? nameOf(
-                        left.find(
-                          ({ from }) =>
-                            from.bankId === move.to.bankId &&
-                            from.layer === move.to.layer &&
-                            from.number === move.to.number,
-                        )!.switchId,
-                      )
-                    : 'free'
-                }}
-              </td>
+              <td class="soft">{{ thereNow(move) }}</td>
               <td class="acts">
                 <button v-if="!isRunning" type="button" class="word" @click="rigs.edit(moveOne(rig, move))">
                   Exchange<span class="unseen"> {{ nameOf(move.switchId) }}</span>
@@ -284,9 +272,10 @@ const saves = computed(() => {
 .lay {
   display: grid;
   gap: 10px;
+  grid-auto-rows: max-content;
   align-content: start;
   overflow: auto;
-  padding: 2px;
+  padding: 8px 2px;
 }
 
 .tools {

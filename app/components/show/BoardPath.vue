@@ -60,12 +60,7 @@ const title = computed(() => {
       >
         <rect :x="tile.x" :y="tile.y" :width="drawn.side" :height="drawn.side" rx="3" />
         <text :x="tile.x + 5" :y="tile.y + 13" class="number">{{ tile.number }}</text>
-        <foreignObject
-          :x="tile.x + 2"
-          :y="tile.y + drawn.side / 2 - 6"
-          :width="drawn.side - 4"
-          :height="drawn.side / 2 + 4"
-        >
+        <foreignObject :x="tile.x + 2" :y="tile.y + drawn.side - 29" :width="drawn.side - 4" height="28">
           <span class="name">{{ names.get(tile.number) }}</span>
         </foreignObject>
       </g>
@@ -109,6 +104,8 @@ svg {
 
 .name {
   display: -webkit-box;
+  height: 28px;
+  align-content: end;
   overflow: hidden;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;

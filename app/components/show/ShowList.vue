@@ -105,8 +105,7 @@ const switchOf = (way: PartWay | null): string => {
 const isOf = (way: PartWay | null, ...of: PartWay['inTime'][]) => way !== null && of.includes(way.inTime)
 const soundOf = ({ part, way }: PartRow) => way?.played.soundId ?? part.soundId
 const isOut = ({ part }: PartRow) => part.tonight?.isOut === true
-const isOther = ({ part }: PartRow) =>
-  own(rig.sounds, part.tonight?.soundId ?? '') !== undefined
+const isOther = ({ part }: PartRow) => own(rig.sounds, part.tonight?.soundId ?? '') !== undefined
 </script>
 
 <template>
@@ -302,6 +301,7 @@ const isOther = ({ part }: PartRow) =>
 @container (max-width: 560px) {
   .row {
     grid-template-columns: minmax(0, 1fr) 56px auto;
+    gap: 1px 12px;
     padding-left: 14px;
   }
 

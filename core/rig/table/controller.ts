@@ -107,8 +107,6 @@ export const controllerSchema = z.strictObject({
   /** From one switch to the next, in mm, across and from row to row (common practice: 65 and 100). */
   columnMm: z.int().min(20).max(300).default(65),
   rowMm: z.int().min(20).max(300).default(100),
-  /** Keeps a set list: it knows the next part and the next song. */
-  keepsShow: z.boolean().default(false),
   keeps: z.array(keptSchema).max(32).default([]),
   /** Chords of switches it keeps for itself, and the gesture that opens editing; as its manual says. */
   chords: textSchema(120),
@@ -136,7 +134,6 @@ export const USUAL_SWITCHING = {
   combos: null,
   columnMm: 65,
   rowMm: 100,
-  keepsShow: false,
   keeps: [],
 } satisfies Partial<Controller>
 

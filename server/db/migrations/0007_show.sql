@@ -27,7 +27,6 @@ ALTER TABLE `about` ADD `showId` text;--> statement-breakpoint
 ALTER TABLE `about` ADD `player` text DEFAULT '{"foot":"right","posture":"standing","bootMm":100,"reachMm":600}' NOT NULL;--> statement-breakpoint
 ALTER TABLE `controllers` ADD `columnMm` integer DEFAULT 65 NOT NULL;--> statement-breakpoint
 ALTER TABLE `controllers` ADD `rowMm` integer DEFAULT 100 NOT NULL;--> statement-breakpoint
-ALTER TABLE `controllers` ADD `keepsShow` integer DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `songs` ADD `key` text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `songs` ADD `beatsPerBar` integer DEFAULT 4 NOT NULL;--> statement-breakpoint
 ALTER TABLE `switches` ADD `isPinned` integer DEFAULT false NOT NULL;

@@ -12,7 +12,10 @@ export const about = sqliteTable(
     school: text().$type<About['school']>().notNull().default('absolute'),
     // No foreign key: shows come after it. The core's integrity keeps it.
     showId: text().$type<About['showId']>(),
-    player: text({ mode: 'json' }).$type<About['player']>().notNull().default({ foot: 'right', posture: 'standing', bootMm: 100, reachMm: 600 }),
+    player: text({ mode: 'json' })
+      .$type<About['player']>()
+      .notNull()
+      .default({ foot: 'right', posture: 'standing', bootMm: 100, reachMm: 600 }),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

@@ -43,7 +43,6 @@ export const controllers = sqliteTable(
     combos: text({ mode: 'json' }).$type<Controller['combos']>(),
     columnMm: integer().notNull().default(65),
     rowMm: integer().notNull().default(100),
-    keepsShow: integer({ mode: 'boolean' }).notNull().default(false),
     keeps: text({ mode: 'json' }).$type<Controller['keeps']>().notNull().default([]),
     chords: text().notNull(),
     editGesture: text().notNull(),
