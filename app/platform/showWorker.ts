@@ -1,11 +1,12 @@
-import type { NoBoard, Proposal, Walked } from '#core'
+import type { NoBoard, PartWay, Proposal, Walked } from '#core'
 import { browserPort, createRigWorker, type RigWorker } from './rigWorker'
 
 /** Walk the show that is on through, or look for a board that takes fewer steps. */
 export type ShowQuestion = 'walk' | 'board'
 
 export type ShowAnswer =
-  | { readonly kind: 'walk'; readonly parts: readonly Walked[] }
+  /** With how every part is come to, which a long show does not work out on the page. */
+  | { readonly kind: 'walk'; readonly parts: readonly Walked[]; readonly ways: readonly PartWay[] }
   | { readonly kind: 'board'; readonly found: Proposal | NoBoard }
 
 export type ShowWorker = RigWorker<ShowQuestion, ShowAnswer>

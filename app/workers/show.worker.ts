@@ -1,4 +1,4 @@
-import { findBoard, playedParts, showOn, walkShow, type Rig, type Walked } from '#core'
+import { findBoard, playedParts, showOn, walkShow, waysOfShow, type Rig, type Walked } from '#core'
 import type { ToRigWorker } from '~/platform/rigWorker'
 import type { ShowAnswer, ShowQuestion } from '~/platform/showWorker'
 import { serveRig, type RigWork } from './serveRig'
@@ -20,7 +20,7 @@ async function walk(rig: Rig, tell: (done: number) => boolean): Promise<ShowAnsw
       await breath()
       if (!tell(parts.length / count)) return null
     }
-  return { kind: 'walk', parts }
+  return { kind: 'walk', parts, ways: show ? waysOfShow(rig, show) : [] }
 }
 
 const board: RigWork<ShowQuestion, ShowAnswer> = async (rig, _, tell) => {

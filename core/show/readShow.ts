@@ -74,6 +74,10 @@ export function readShow(rig: Rig, text: string): ReadShow {
   const known = byLength(inOrder(rig.songs))
   const startSong = (line: number, said: string, rest: readonly string[]) => {
     const { name, bits } = named(known, said)
+    if (name.text === '') {
+      faults.push({ line, code: 'notUnderstood', text: said })
+      return
+    }
     const song = {
       line,
       name: name.text,
@@ -92,6 +96,10 @@ export function readShow(rig: Rig, text: string): ReadShow {
       return
     }
     const { name, bits } = named(sounds, said)
+    if (name.text === '') {
+      faults.push({ line, code: 'notUnderstood', text: said })
+      return
+    }
     if (name.row === null) faults.push({ line, code: 'noSuchSound', text: name.text })
     const more = partBits([...bits, ...rest], line, faults)
     song.parts.push({ line, name: name.row ? '' : name.text, soundId: name.row?.id ?? null, ...more })
@@ -119,6 +127,8 @@ export function readShow(rig: Rig, text: string): ReadShow {
     }
     const isPart = BULLET.test(whole) || /^\s/u.test(whole)
     const said = whole.replace(BULLET, '').trim()
+    // A dash alone says nothing.
+    if (said === '') continue
     // Without a dash it is a part where only a sound is called so.
     const isSound =
       songs.length > 0 && named(sounds, said).name.row !== null && named(known, said).name.row === null
@@ -152,7 +162,7 @@ function named<Row extends { readonly name: string }>(
   if (row) return { name: { text: row.name, row }, bits: bitsOf(said.slice(row.name.trim().length)) }
   const [first = '', ...rest] = said.split(/[,;|]/u).map((bit) => bit.trim())
   return {
-    name: { text: cutText(first === '' ? said : first, NAME_MAX), row: null },
+    name: { text: cutText(first, NAME_MAX).trim(), row: null },
     bits: rest.filter((bit) => bit !== ''),
   }
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeded } from '../base/seeded'
 import { applyEdit } from '../rig/applyEdit'
 import { invertEdit, type Edit } from '../rig/edit'
 import { removeRow } from '../rig/edits/removeRow'
@@ -268,6 +269,58 @@ describe('a show as lines of text', () => {
       { name: 'Choruss', soundId: null, lasts: { amount: 8, unit: 'bars' } },
     ])
     expect(readShow(rig, ' \n\t\n').songs).toEqual([])
+  })
+
+  it('never throws, loses no line silently, and what it reads can be made: random lines', () => {
+    const random = seeded(9)
+    const some = (count: number) => Math.floor(random() * count)
+    const BITS = [
+      'Verse',
+      'Verse, dry',
+      'Net menders',
+      '- ',
+      '\t',
+      '|',
+      ', ',
+      '16 bars',
+      '2 beats ahead',
+      '96',
+      'E minor',
+      '3/4',
+      '\n',
+      '\r\n',
+      '1:30',
+      '\u0000',
+      '\ud800',
+      '🎸',
+      '9e99',
+      ' ',
+      'x',
+      '-1 s',
+      '1. ',
+      '• ',
+    ]
+    let made = 0
+    const next = (kind: string) => `${kind}-${++made}`
+    for (let n = 0; n < 3000; n++) {
+      const text = Array.from({ length: 1 + some(20) }, () => BITS[some(BITS.length)]).join('')
+      const read = readShow(rig, text)
+      const lines = text.split(/\r\n|\r|\n/u)
+      const told = new Set([
+        ...read.faults.map(({ line }) => line),
+        ...read.songs.flatMap(({ line, parts }) => [line, ...parts.map((one) => one.line)]),
+      ])
+      for (const [k, line] of lines.entries())
+        if (line.replaceAll(/[\s|,;•\u0000\-\d.]/gu, '') !== '')
+          expect([text, k + 1, told.has(k + 1)]).toEqual([text, k + 1, true])
+      const edit = pasteShow(
+        rig,
+        read,
+        { song: () => next('s') as SongId, part: () => next('p') as PartId, show: () => next('w') as ShowId },
+        'Tonight',
+      )
+      if (edit) expect([text, applyEdit(rig, edit).ok]).toEqual([text, true])
+    }
   })
 
   it('is made in one edit: new songs, parts where there are none; twice makes no song twice', () => {

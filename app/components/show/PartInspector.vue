@@ -10,13 +10,11 @@ import {
   placeSound,
   removeRow,
   showController,
-  waysOfShow,
   freeNumbersOf,
   byIndex,
   type Part,
   type PartWay,
   type Rig,
-  type Show,
   type SoundId,
   type SwitchId,
   type Wrong,
@@ -32,9 +30,9 @@ import { heardText, inTimeText, moveText, placeLong, wayText, wrongText } from '
 import BoardPath from './BoardPath.vue'
 
 /** One part: its sound, how long it lasts, the rest before it, tonight; and the foot's way to it, from above. */
-const { rig, show, part, nth, wrong } = defineProps<{
+const { rig, ways, part, nth, wrong } = defineProps<{
   rig: Rig
-  show: Show
+  ways: readonly PartWay[]
   part: Part
   /** Which of the show's songs it is played in. */
   nth: number
@@ -52,11 +50,10 @@ const sounds = computed(() => [
 const idOf = (value: string) => (value === NONE ? null : (value as SoundId))
 const today = () => new Date().toISOString().slice(0, 10)
 
-const ways = computed(() => waysOfShow(rig, show))
 const way = computed(
-  () => ways.value.find(({ played }) => played.nth === nth && played.part.id === part.id) ?? null,
+  () => ways.find(({ played }) => played.nth === nth && played.part.id === part.id) ?? null,
 )
-const ofSong = computed(() => ways.value.filter(({ played }) => played.nth === nth))
+const ofSong = computed(() => ways.filter(({ played }) => played.nth === nth))
 const controller = computed(() => showController(rig))
 const last = computed(() => way.value?.route?.moves.at(-1) ?? null)
 /** The banks a sound that no switch plays can go to: the song's own first. */

@@ -1,24 +1,16 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import {
-  own,
-  partsOf,
-  songsOf,
-  waysOfShow,
-  type Part,
-  type PartWay,
-  type Rig,
-  type Show,
-  type Song,
-} from '#core'
+import { own, partsOf, songsOf, type Part, type PartWay, type Rig, type Show, type Song } from '#core'
 import { heardText, inTimeText, lastsText, partName, placeShort, wayText } from '~/text/show'
 import { bpmText } from '~/text/tempo'
 import { songTempo } from '#core'
 
 /** The show that is on: its songs in playing order, their parts, the switch of each and how the foot gets there. */
-const { rig, show, chosen, wrong } = defineProps<{
+const { rig, show, ways, chosen, wrong } = defineProps<{
   rig: Rig
   show: Show
+  /** How each part is come to. */
+  ways: readonly PartWay[]
   /** The key of what is chosen: a song's, or a part's. */
   chosen: string | null
   /** Parts the walk found wrong, by key. */
@@ -37,9 +29,8 @@ interface PartRow {
   readonly way: PartWay | null
 }
 
-const ways = computed(() => waysOfShow(rig, show))
 const songs = computed(() => {
-  const byKey = new Map(ways.value.map((way) => [`${way.played.nth}/${way.played.part.id}`, way]))
+  const byKey = new Map(ways.map((way) => [`${way.played.nth}/${way.played.part.id}`, way]))
   return songsOf(rig, show).map((song, nth) => ({
     song,
     key: String(nth),

@@ -55,7 +55,15 @@ const show = computed(() => showOn(rig.value))
 const shows = computed(() =>
   inOrder(rig.value.shows).map(({ id, name }) => ({ value: id as string, text: name })),
 )
-const ways = computed(() => (show.value ? waysOfShow(rig.value, show.value) : []))
+/** Longer shows are worked out off the page's thread; until that is done what is shown is of the show as it was. */
+const LONG = 120
+const isLong = computed(
+  () => (show.value?.songIds.reduce((sum, id) => sum + partsOf(rig.value, id).length, 0) ?? 0) > LONG,
+)
+const farWays = shallowRef<readonly PartWay[]>([])
+const ways = computed(() =>
+  !show.value ? [] : isLong.value ? farWays.value : waysOfShow(rig.value, show.value),
+)
 const travel = computed(() => travelOf(ways.value))
 const songs = computed(() => (show.value ? songsOf(rig.value, show.value) : []))
 
@@ -81,6 +89,7 @@ watch(
           (answer, madeOf) => {
             if (answer.kind !== 'walk') return
             walked.value = answer.parts
+            farWays.value = answer.ways
             walkedOf.value = madeOf
           },
           (done) => (walkDone.value = done),
@@ -231,6 +240,9 @@ const summary = computed(() => {
             @click="toSong(1)"
           />
         </div>
+        <p v-if="isLong && walkedOf !== rig" class="soft" role="status">
+          Worked out anew; what is shown is of before.
+        </p>
         <p v-if="tonight > 0" class="soft">
           {{ count(tonight, 'thing') }} {{ tonight === 1 ? 'differs' : 'differ' }} tonight.
           <button type="button" class="word" @click="rigs.edit(dropShowTonight(rig))">Drop all of it</button>
@@ -240,6 +252,7 @@ const summary = computed(() => {
         v-if="show && songs.length > 0"
         :rig="rig"
         :show="show"
+        :ways="ways"
         :chosen="chosen"
         :wrong="wrongKeys"
         @choose="chosen = $event"
@@ -301,7 +314,7 @@ const summary = computed(() => {
         v-if="show && chosenPart && chosenSong"
         :key="chosenPart.id"
         :rig="rig"
-        :show="show"
+        :ways="ways"
         :part="chosenPart"
         :nth="chosenSong.nth"
         :wrong="wrongParts.get(`${chosenSong.nth}/${chosenPart.id}`) ?? []"
