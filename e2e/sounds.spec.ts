@@ -56,7 +56,10 @@ test('six sounds over five devices are typed in at most 60 keys each, and are th
     .slice(0, 6)
   // Another name: the demo is looked up by its own.
   const about = [{ ...demo.tables.about[0], name: 'Typed in' }]
-  const empty = { ...demo, tables: { ...demo.tables, about, sounds: [], macros: [], switches: [], parts: [] } }
+  const empty = {
+    ...demo,
+    tables: { ...demo.tables, about, sounds: [], macros: [], switches: [], parts: [] },
+  }
   const { id } = await (await request.post('/api/rigs/file', { data: empty })).json()
   await openView(page, id, 'sounds')
   await expect(page.getByText('A sound says once what the whole rig should be')).toBeVisible()
