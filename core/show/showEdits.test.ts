@@ -166,6 +166,8 @@ describe('switches for a show', () => {
     ])
     // The second press finds all of it there.
     expect(fillFromSong(filled, bank, song('net'), newId)).toEqual({ edit: null, left: [] })
+    // The bank of another song is not taken from it.
+    expect(fillFromSong(rig, 'c' as BankId, song('net'), newId)).toEqual({ edit: null, left: [] })
     let many = rig
     for (const id of ['s1', 's3', 's4', 's5', 's6', 's7', 's8'])
       many = applied(many, addPart(many, part(`more-${id}`), song('net'), sound(id)))

@@ -225,7 +225,7 @@ export function placeSound(rig: Rig, bankId: BankId, soundId: SoundId, newId: Sw
   }
 }
 
-/** A bank filled from a song, and given to it: what is in its way stays, and what finds no room is told. */
+/** A bank filled from a song, and given to it: what is in its way stays, and what finds no room is told. One of another song stays as it is. */
 export function fillFromSong(
   rig: Rig,
   bankId: BankId,
@@ -234,7 +234,7 @@ export function fillFromSong(
 ): { readonly edit: Edit | null; readonly left: readonly SoundId[] } {
   const bank = own(rig.banks, bankId)
   const song = own(rig.songs, songId)
-  if (!bank || !song) return { edit: null, left: [] }
+  if (!bank || !song || (bank.songId !== null && bank.songId !== songId)) return { edit: null, left: [] }
   const there = new Set(
     [...switchesHere(rig, bankId, 'base').values()].flatMap(({ positions }) =>
       positions.flat().flatMap((action) => (action.kind === 'recallSound' ? [action.soundId] : [])),

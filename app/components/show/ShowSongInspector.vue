@@ -49,7 +49,19 @@ const banks = computed(() =>
 )
 const ours = computed(() => byIndex(rig.banks).filter(({ songId }) => songId === song.id))
 const wanted = ref<string | null>(null)
-const bankId = computed(() => wanted.value ?? ours.value[0]?.id ?? banks.value[0]?.value ?? null)
+/** Its own bank, else one of no song: what belongs to another is not offered first. */
+const bankId = computed(
+  () =>
+    wanted.value ??
+    ours.value[0]?.id ??
+    byIndex(rig.banks).find(({ songId }) => songId === null)?.id ??
+    banks.value[0]?.value ??
+    null,
+)
+const ofOther = computed(() => {
+  const songId = own(rig.banks, bankId.value ?? '')?.songId ?? null
+  return songId !== null && songId !== song.id ? (own(rig.songs, songId)?.name ?? '') : ''
+})
 const told = ref('')
 function fill(): void {
   if (bankId.value === null) return
@@ -102,8 +114,16 @@ function fill(): void {
     <section v-if="bankId !== null" class="fill" aria-label="Fill a bank">
       <h3>Its sounds on the switches of a bank</h3>
       <ChoiceField label="Bank" :value="bankId" :choices="banks" @choose="((wanted = $event), (told = ''))" />
-      <Button label="Fill it from this song" size="small" severity="secondary" @click="fill" />
-      <p class="soft" role="status">{{ told }}</p>
+      <Button
+        label="Fill it from this song"
+        size="small"
+        severity="secondary"
+        :disabled="ofOther !== ''"
+        @click="fill"
+      />
+      <p class="soft" role="status">
+        {{ ofOther ? `This bank is played in ${ofOther}. Choose another, or change that in Tempo.` : told }}
+      </p>
       <p v-if="ours.length > 0" class="soft">
         Played in {{ count(ours.length, 'bank') }}: {{ ours.map(({ id }) => bankText(rig, id)).join(', ') }}.
       </p>
