@@ -1,6 +1,9 @@
 import type { Links } from './links'
 import type { Places, Placing } from './placing'
 
+/** Up to so many exchanges are all tried at the end of a cooling. */
+const ALL_TRIED = 16_384
+
 /**
  * Simulated annealing (Kirkpatrick, Gelatt and Vecchi, Science 220 (1983) 671-680) over lists of pairs: a trial costs what
  * the two items touched are paired with, whatever the number of places. A trial puts an item into another place and
@@ -163,7 +166,7 @@ export class Annealer {
   #somePlace = (): number => this.#open[Math.floor(this.#random() * this.#open.length)]!
 
   /**
-   * One cooling from `hot` to `cold` times the usual rise, over so many trials, then downhill to the end. The cheapest
+   * One cooling from `hot` to `cold` times the usual rise, over so many trials, then downhill to the end on small ones. The cheapest
    * placing seen is kept in {@link at}. Returns what was gained on the way, 0 or less.
    */
   run(trials: number, hot: number, cold: number): number {
@@ -196,7 +199,9 @@ export class Annealer {
       best = now
     }
     this.load(kept)
-    this.gained = best + this.descend()
+    // All exchanges of a large one cost more than another cooling finds.
+    const isSmall = this.#movable.length * this.#open.length <= ALL_TRIED
+    this.gained = best + (isSmall ? this.descend() : 0)
     return this.gained
   }
 
