@@ -372,7 +372,6 @@ export {
   partWays,
   showController,
   standAtStart,
-  switchesPlaying,
   travelOf,
   waysOfShow,
   type InTime,

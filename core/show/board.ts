@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import { improve, settled } from '../layout/improve'
 import type { Places, Placing } from '../layout/placing'
 import { applyEdit } from '../rig/applyEdit'
-import { change, type Edit } from '../rig/edit'
+import { change, type Change, type Edit } from '../rig/edit'
 import { findSwitch, slotKey } from '../rig/edits/switchSlot'
 import { byIndex, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
@@ -22,6 +22,7 @@ import {
   showController,
   standAtStart,
   travelOf,
+  waysOfShow,
   type PartWay,
   type ShowTravel,
 } from './travel'
@@ -247,20 +248,11 @@ function aloneCosts(
   const alone = new Float64Array(switches.length * n)
   const player = playerOf(rig)
   const songs = songsOfSwitches(ways)
-  switches.forEach((one, u) => {
-    const group = one.group === '' ? null : one.bankId
-    places.forEach((place, p) => {
-      if (place.bankId === one.bankId) return
-      const [home, other] = [own(rig.banks, one.bankId)!, own(rig.banks, place.bankId)!]
-      const only = songs.get(one.id)
-      // Of a song's own bank only what is played in that song, and in no other, may come or go.
-      const isSame = (bank: Rig['banks'][string]) =>
-        isPlain(bank) ||
-        (bank.enter.length + bank.leave.length === 0 && only?.size === 1 && only.has(bank.songId!))
-      if (group === null && isSame(home) && isSame(other)) return
-      alone[u * n + p] = FORBIDDEN
-    })
-  })
+  switches.forEach((one, u) =>
+    places.forEach(({ bankId }, p) => {
+      if (!mayStandIn(rig, one, bankId, songs)) alone[u * n + p] = FORBIDDEN
+    }),
+  )
   const item = new Map(switches.map((one, k) => [one.id, k]))
   const add = (u: number, from: Stand, weight: number) => {
     const nodes = waysFrom(rig, controller, from)
@@ -283,8 +275,27 @@ function aloneCosts(
   return alone
 }
 
+type SongsOfSwitches = ReadonlyMap<SwitchId, ReadonlySet<SongId>>
+
+/**
+ * Whether a switch does in a bank what it does where it is. A group of which one lamp is on stays together; of a song's own
+ * bank only what is played in that song, and in no other, may come or go.
+ */
+function mayStandIn(rig: Rig, one: Footswitch, bankId: BankId, songs: SongsOfSwitches): boolean {
+  if (bankId === one.bankId) return true
+  const only = songs.get(one.id)
+  const isSame = (id: BankId) => {
+    const bank = own(rig.banks, id)!
+    return (
+      isPlain(bank) ||
+      (bank.enter.length + bank.leave.length === 0 && only?.size === 1 && only.has(bank.songId!))
+    )
+  }
+  return one.group === '' && isSame(one.bankId) && isSame(bankId)
+}
+
 /** The songs each switch is stepped on in. */
-function songsOfSwitches(ways: readonly PartWay[]): ReadonlyMap<SwitchId, ReadonlySet<SongId>> {
+function songsOfSwitches(ways: readonly PartWay[]): SongsOfSwitches {
   const all = new Map<SwitchId, Set<SongId>>()
   for (const { to, way } of legsOf(ways)) {
     const id = to.footswitch?.id
@@ -303,26 +314,34 @@ const movesTo = ({ switches, places, start }: BoardQuestion, at: Places): BoardM
   )
 
 /**
- * Switches moved to other places, all at once: what stands there must move too. Names, lamps and what they do go along.
- * Null where nothing moves; a switch that is gone or stands elsewhere by now is left out.
+ * Switches moved to other places, all at once; names, lamps and what they do go along. Null where nothing moves, and where
+ * it cannot be done as it was found: a switch is gone, stands elsewhere or may no longer move, or something that does not
+ * move stands where one would go.
  */
 export function moveSwitches(rig: Rig, moves: readonly BoardMove[]): Edit | null {
-  const changes = moves.flatMap(({ switchId, from, to }) => {
+  const left = new Set(moves.map(({ from }) => keyOf(from)))
+  const changes: Change[] = []
+  for (const { switchId, from, to } of moves) {
     const row = own(rig.switches, switchId)
-    if (!row || keyOf(row) !== keyOf(from)) return []
-    return [
-      change('switches', switchId, row, { ...row, bankId: to.bankId, layer: to.layer, number: to.number }),
-    ]
-  })
+    if (!row || keyOf(row) !== keyOf(from) || !canMove(rig, row)) return null
+    if (findSwitch(rig, to.bankId, to.number, { layer: to.layer }) && !left.has(keyOf(to))) return null
+    const { bankId, layer, number } = to
+    changes.push(change('switches', switchId, row, { ...row, bankId, layer, number }))
+  }
   return changes.length === 0 ? null : { label: 'layBoard', changes }
 }
 
-/** One switch moved; what stands in its place comes to where it was. */
-export function moveOne(rig: Rig, { switchId, from, to }: BoardMove): Edit | null {
+/**
+ * One switch moved; what stands in its place comes to where it was. Null where {@link moveSwitches} is, and where what
+ * stands there would do something else in that bank: it moves with the others only.
+ */
+export function moveOne(rig: Rig, show: Show, { switchId, from, to }: BoardMove): Edit | null {
   const there = findSwitch(rig, to.bankId, to.number, { layer: to.layer })
+  if (!there || there.id === switchId) return moveSwitches(rig, [{ switchId, from, to }])
+  if (!mayStandIn(rig, there, from.bankId, songsOfSwitches(waysOfShow(rig, show)))) return null
   return moveSwitches(rig, [
     { switchId, from, to },
-    ...(there && there.id !== switchId ? [{ switchId: there.id, from: to, to: from }] : []),
+    { switchId: there.id, from: to, to: from },
   ])
 }
 

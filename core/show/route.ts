@@ -14,8 +14,9 @@ import { footMoves, pressesUntil, whereKey, type FootMove, type Where } from './
 export interface Route {
   /** Quiet ones, and the one that plays last. */
   readonly moves: readonly FootMove[]
-  /** How often the foot comes down for the last one, where its positions have to be gone through. */
+  /** Times the foot comes down in all, and for the last one: its positions may have to be gone through. */
   readonly presses: number
+  readonly lastPresses: number
   readonly mm: number
   /** Until the controller does what the last one says, in ms. */
   readonly ms: number
@@ -136,6 +137,7 @@ function shortest(
   const quiet = moves.slice(0, -1)
   return {
     moves,
+    lastPresses: best.presses,
     presses: quiet.reduce((sum, { presses }) => sum + presses, 0) + best.presses,
     mm: best.node.mm + distanceMm(best.node.at.point, best.move.point),
     ms: best.ms,

@@ -113,8 +113,7 @@ describe('the way to a sound', () => {
       for (const { soundId } of playedParts(rig, showOn(rig)!)) {
         const route = routeTo(rig, controller, stand, soundId!, null, state.known.next)!
         expect(route.ms).toBeCloseTo(plainShortest(rig, stand, soundId!, 4), 6)
-        const quiet = route.moves.slice(0, -1).reduce((sum, { presses }) => sum + presses, 0)
-        state = stepped(rig, state, route.moves, route.presses - quiet)
+        state = stepped(rig, state, route.moves, route.lastPresses)
         expect([seed, state.known.sound]).toEqual([seed, soundId])
         const last = route.moves.at(-1)!
         expect([state.known.bankId, state.known.layer]).toEqual([last.to.bankId, last.to.layer])
@@ -211,18 +210,44 @@ describe('a better board', () => {
       let now = rig
       const wanted = new Map(last.moves.map((move) => [move.switchId, move.to]))
       for (let guard = 0; guard < 50; guard++) {
-        const next = [...wanted].find(([id, to]) => {
-          const { bankId, layer, number } = own(now.switches, id)!
-          return bankId !== to.bankId || layer !== to.layer || number !== to.number
+        const edits = [...wanted].flatMap(([switchId, to]) => {
+          const { bankId, layer, number } = own(now.switches, switchId)!
+          const isThere = bankId === to.bankId && layer === to.layer && number === to.number
+          const from = { bankId, layer, number }
+          return isThere ? [] : (moveOne(now, showOn(now)!, { switchId, from, to }) ?? [])
         })
-        if (!next) break
-        const { bankId, layer, number } = own(now.switches, next[0])!
-        now = applied(now, moveOne(now, { switchId: next[0], from: { bankId, layer, number }, to: next[1] }))
+        if (edits.length === 0) break
+        now = applied(now, edits[0]!)
       }
       const whole = applied(rig, moveSwitches(rig, last.moves))
       for (const { switchId } of last.moves) expect(now.switches[switchId]).toEqual(whole.switches[switchId])
     }
     expect(tried).toBeGreaterThan(5)
+  })
+
+  it('cannot be taken once something in it is pinned, gone or elsewhere: what is pinned stays', () => {
+    let tried = 0
+    for (let seed = 1; seed <= 40; seed++) {
+      const rig = makeShowRig(seed)
+      const show = showOn(rig)!
+      const moves = proposals(rig, 2).at(-1)?.moves ?? []
+      const [first] = moves
+      if (!first) continue
+      tried++
+      const row = own(rig.switches, first.switchId)!
+      const pinned = { ...rig, switches: { ...rig.switches, [row.id]: { ...row, isPinned: true } } }
+      expect(moveSwitches(pinned, moves)).toBeNull()
+      for (const move of moves) {
+        const edit = moveOne(pinned, show, move)
+        if (edit) expect(applied(pinned, edit).switches[row.id]).toEqual(pinned.switches[row.id])
+      }
+      expect(moveOne(pinned, show, first)).toBeNull()
+      const { [row.id]: _, ...others } = rig.switches
+      expect(moveSwitches({ ...rig, switches: others }, moves)).toBeNull()
+      const once = moveOne(rig, show, first)
+      if (once) expect(moveSwitches(applied(rig, once), moves)).toBeNull()
+    }
+    expect(tried).toBeGreaterThan(15)
   })
 
   it('gives the same answer to the same question, in whatever order its rows were made', () => {

@@ -4,7 +4,7 @@ import { byIndex, FLOOR_TABLES, inOrder, type Rig } from '../rig/rig'
 import { aheadMs, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
 import type { Controller } from '../rig/table/controller'
 import type { Show } from '../rig/table/show'
-import type { Sound } from '../rig/table/sound'
+import type { Sound, SoundId } from '../rig/table/sound'
 import { between, type Between } from '../sound/between'
 import { sendingOf } from '../sound/sending'
 import { restPoint } from './foot'
@@ -99,9 +99,13 @@ export function partWays(rig: Rig, show: Show): PartWay[] {
     if (before === sound) return { ...base, why: null, route: null, readyMs: 0, inTime: 'stays' }
     const route = controller && stand ? routeTo(rig, controller, stand, sound.id, played.song.id, next) : null
     if (!controller || !route) {
-      const isThere =
-        controller !== null && (footMoves(rig, controller.id).playing.get(sound.id) ?? []).length > 0
-      return { ...base, why: isThere ? 'noWay' : 'noSwitch', route: null, readyMs: null, inTime: 'unknown' }
+      return {
+        ...base,
+        why: unreached(rig, controller, sound.id),
+        route: null,
+        readyMs: null,
+        inTime: 'unknown',
+      }
     }
     const readyMs = route.ms + sendingOf(rig, sound, controller).ready / 1000
     const last = route.moves.at(-1)!
@@ -153,8 +157,6 @@ export function travelOf(ways: readonly PartWay[]): ShowTravel {
   return { mm, presses, banks, ms, tight, unplayed, cost }
 }
 
-/** The switches that play a sound, wherever they are: what a part names, whether it can be come to or not. */
-export const switchesPlaying = (rig: Rig, soundId: string) => {
-  const controller = showController(rig)
-  return controller ? (footMoves(rig, controller.id).playing.get(soundId as Sound['id']) ?? []) : []
-}
+/** Why there is no way to a sound: where a switch plays it, only the way is missing. */
+export const unreached = (rig: Rig, controller: Controller | null, soundId: SoundId): Unplayed =>
+  controller && (footMoves(rig, controller.id).playing.get(soundId) ?? []).length > 0 ? 'noWay' : 'noSwitch'

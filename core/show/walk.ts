@@ -2,7 +2,6 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { aheadMs, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
 import type { ControlId } from '../rig/table/control'
-import type { Controller } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { Show } from '../rig/table/show'
 import { songTempo, type SongId } from '../rig/table/song'
@@ -14,9 +13,9 @@ import { floorAtPowerOn, type FloorState } from '../simulate/floor'
 import { truth } from '../simulate/lampTruth'
 import { advance, settle, step } from '../simulate/step'
 import { stepMs } from './foot'
-import { FOOT_DOWN_MS, footMoves, type FootMove } from './footMoves'
+import { FOOT_DOWN_MS, type FootMove } from './footMoves'
 import { playerOf, routeTo, type Stand } from './route'
-import { showController, standAtStart, type Unplayed } from './travel'
+import { showController, standAtStart, unreached, type Unplayed } from './travel'
 
 /** What a device is and should be, once a part's sound should be there. */
 export type Fault =
@@ -170,16 +169,15 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
           : null
       const route =
         controller && here ? routeTo(rig, controller, here, sound.id, song.id, state.known.next) : null
-      if (!controller || !here || !route) wrong.push({ kind: unplayed(rig, controller, here, sound.id) })
+      if (!controller || !here || !route) wrong.push({ kind: unreached(rig, controller, sound.id) })
       else {
         const began = state.at
         let point = here.point
         for (const [n, move] of route.moves.entries()) {
           const isLast = n === route.moves.length - 1
           const underWay = stepMs(controller, player, point, move.point)
-          const quiet = route.moves.slice(0, -1).reduce((sum, one) => sum + one.presses, 0)
           state = advance(rig, state, state.at + Math.round(underWay * 1000)).state
-          const done = stepOn(rig, state, move, isLast ? route.presses - quiet : 1)
+          const done = stepOn(rig, state, move, isLast ? route.lastPresses : 1)
           state = done.state
           messages += done.messages
           for (const deviceId of done.lostBy) wrong.push({ kind: 'lost', deviceId })
@@ -219,10 +217,4 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
     yield { played, wrong, readyMs, isTimeUnknown, messages }
     state = advance(rig, state, state.at + Math.max(0, (beforeMs ?? PART_MS) - REST_MS) * 1000).state
   }
-}
-
-function unplayed(rig: Rig, controller: Controller | null, here: Stand | null, soundId: SoundId): Unplayed {
-  if (!controller || !here) return 'noSwitch'
-  // Where a switch plays it, only the way is missing.
-  return (footMoves(rig, controller.id).playing.get(soundId) ?? []).length > 0 ? 'noWay' : 'noSwitch'
 }

@@ -12,6 +12,7 @@ import {
   playerOf,
   pointOf,
   showController,
+  showOn,
   switchCount,
   switchName,
   type BoardMove,
@@ -66,6 +67,12 @@ const left = computed((): BoardMove[] =>
       : [{ switchId, from, to }]
   }),
 )
+/** All of them at once; null where the rig has changed so that it cannot be done as found. */
+const whole = computed(() => moveSwitches(rig, left.value))
+const alone = computed(() => {
+  const show = showOn(rig)
+  return new Map(left.value.map((move) => [move.switchId, show && moveOne(rig, show, move)]))
+})
 const pinned = computed(() => Object.values(rig.switches).filter(({ isPinned }) => isPinned))
 const nameOf = (switchId: string) => {
   const row = own(rig.switches, switchId)
@@ -141,11 +148,14 @@ const saves = computed(() => {
       </p>
       <p v-if="isOld && left.length > 0" class="warn">
         The rig has changed since: the figures are of the rig as it was. Look again for new ones.
+        <template v-if="!whole">
+          Something that would move is pinned, gone or elsewhere by now, so that not all of it can be done.
+        </template>
       </p>
-      <div v-if="left.length > 0 && !isRunning" class="tools">
+      <div v-if="whole && !isRunning" class="tools">
         <Button
           :label="left.length === 1 ? 'Move it' : `Move all ${left.length}`"
-          @click="rigs.edit(moveSwitches(rig, left))"
+          @click="rigs.edit(whole)"
         />
         <p class="soft">One undo brings everything back. Names, lamps and what they do go along.</p>
       </div>
@@ -169,7 +179,13 @@ const saves = computed(() => {
               <td class="mono">{{ placeShort(rig, move.to) }}</td>
               <td class="soft">{{ thereNow(move) }}</td>
               <td class="acts">
-                <button v-if="!isRunning" type="button" class="word" @click="rigs.edit(moveOne(rig, move))">
+                <span v-if="!isRunning && !alone.get(move.switchId)" class="soft">not by itself</span>
+                <button
+                  v-else-if="!isRunning"
+                  type="button"
+                  class="word"
+                  @click="rigs.edit(alone.get(move.switchId) ?? null)"
+                >
                   Exchange<span class="unseen"> {{ nameOf(move.switchId) }}</span>
                 </button>
                 <button type="button" class="word" @click="pin(move.switchId, true)">

@@ -167,8 +167,7 @@ function play({ route, played }: PartWay): void {
   chosen.value = `${played.nth}/${played.part.id}`
   floor.goToBank(last.from.bankId)
   floor.goToLayer(last.from.layer)
-  const quiet = route!.moves.slice(0, -1).reduce((sum, { presses }) => sum + presses, 0)
-  floor.stepOnPlace(placeKey(last), last.how, route!.presses - quiet)
+  floor.stepOnPlace(placeKey(last), last.how, route!.lastPresses)
 }
 const at = computed(() =>
   ways.value.findIndex(({ played }) => `${played.nth}/${played.part.id}` === chosen.value),
