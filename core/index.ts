@@ -328,7 +328,17 @@ export {
   type Works,
 } from './rig/table/pedal'
 export { DIVISIONS, type Division } from './rig/table/division'
-export { aheadMs, partMs, partsOf, playedParts, showOn, songsOf, type PlayedPart } from './rig/showOrder'
+export {
+  aheadMs,
+  partMs,
+  partsOf,
+  playedParts,
+  showOn,
+  songsOf,
+  type PlayedPart,
+  type ShowMove,
+  type ShowPlace,
+} from './rig/showOrder'
 export {
   boardQuestion,
   canMove,
@@ -379,6 +389,7 @@ export {
   type ShowTravel,
   type Unplayed,
 } from './show/travel'
+export { placeShowStep, placeSongSwitch, showSwitch, type ShowSwitch } from './show/showSwitches'
 export { soundFaults, walkShow, type Fault, type Walked, type Wrong } from './show/walk'
 export { partSound, type Part, type PartId } from './rig/table/part'
 export { USUAL_PLAYER, type Player } from './rig/table/player'

@@ -28,6 +28,8 @@ import {
   addPart,
   editShow,
   newShow,
+  placeShowStep,
+  type SwitchId,
   USUAL_PLAYER,
   type PartId,
   type ShowId,
@@ -457,7 +459,33 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6', 'version7'])(
+  // Made before a show could be stepped on part by part: the demo of then, with a switch edited.
+  it('of a database of version 8 opens, is told by its log, and takes a step in the show and a list for it', async () => {
+    await copyFile(new URL('./testing/old/version8.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse' })
+    expect(found.shows['tidewright']).toMatchObject({ stepsOn: 'sounds' })
+    expect(found.controllers['controller']).toMatchObject({ keepsShow: false })
+    const edits = [
+      editShow(found, 'tidewright' as ShowId, { stepsOn: 'nextPart' })!,
+      editRow(found, 'changeController', 'controllers', 'controller', { keepsShow: true })!,
+      placeShowStep(found, 'song', 'storm' as SongId, 'The storm', 'to-storm' as SwitchId)!,
+    ]
+    for (const [n, edit] of edits.entries())
+      expect(await postEdit(store, old!.id, { id: `new-${n}`, edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.shows['tidewright']?.stepsOn).toBe('nextPart')
+    expect(now.controllers['controller']?.keepsShow).toBe(true)
+    expect(now.switches['to-storm']?.positions).toEqual([[{ kind: 'showStep', to: 'song', songId: 'storm' }]])
+    expect(await told(store, old!.id)).toEqual(now)
+    await store.database.close()
+  })
+
+  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6', 'version7', 'version8'])(
     'a rig file of %s opens',
     async (name) => {
       const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')

@@ -14,6 +14,7 @@ import { recallSound } from './actions/recallSound'
 import { resync } from './actions/resync'
 import { scene } from './actions/scene'
 import { setControl } from './actions/setControl'
+import { showStep } from './actions/showStep'
 import { stepControl } from './actions/stepControl'
 import { stepPreset } from './actions/stepPreset'
 import { sweepControl } from './actions/sweepControl'
@@ -44,6 +45,7 @@ const TEXTS: { readonly [Kind in ActionKind]: ActionText<ActionOf<Kind>> } = {
   tuner,
   looper,
   travel,
+  showStep,
   layer,
   macro,
   allOff,
@@ -75,6 +77,7 @@ export const ACTION_NAME: Record<ActionKind, string> = {
   tuner: 'Tuner',
   looper: 'Looper',
   travel: 'Go to bank',
+  showStep: 'Step in the show',
   layer: 'Shift layer',
   macro: 'Macro',
   allOff: 'Everything off',

@@ -116,6 +116,7 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   pinSwitch: 'pin switch',
   setPlayer: 'change your foot',
   placeSound: 'place sound on a switch',
+  placeShowStep: 'put a step in the show on a switch',
   banksInOrder: 'put banks in playing order',
   keepTempo: 'keep tempo for the song',
   tempoTonight: "tonight's tempo",

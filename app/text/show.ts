@@ -49,6 +49,7 @@ export const lastsText = ({ lasts }: Pick<Part, 'lasts'>): string =>
 const UNPLAYED_TEXT: Record<Unplayed, string> = {
   noSound: 'names no sound',
   noSwitch: 'no switch plays this',
+  noStep: 'no switch goes to the next part',
   noWay: 'no way to its switch from here',
 }
 
@@ -141,8 +142,12 @@ export function wrongText(rig: Rig, wrong: Wrong): string {
       return 'It names no sound. Choose one.'
     case 'noSwitch':
       return 'No switch plays its sound. Put it on one.'
+    case 'noStep':
+      return 'No switch goes to the next part, so nothing after this can be walked through. Put Next part on a switch.'
     case 'noWay':
-      return 'A switch plays its sound, but no switch leads to that bank from here. Add one that does.'
+      return 'A switch would do it, but no switch leads to that bank from here. Add one that does.'
+    case 'otherPart':
+      return 'The step to the next part comes to another one: something on the way moves the list of the show too.'
     case 'device':
       return faultText(rig, wrong.fault)
     case 'late':

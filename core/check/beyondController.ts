@@ -21,6 +21,7 @@ type Beyond =
   | 'macros'
   | 'label'
   | 'clock'
+  | 'showList'
   | 'jack'
   | 'unplugged'
 
@@ -120,6 +121,7 @@ function sayActions(
   else if (macrosUsed.size > before && macrosUsed.size > controller.macros)
     say('macros', macrosUsed.size, controller.macros)
   if (actions.some(({ kind }) => kind === 'clock') && !controller.sendsClock) say('clock', 1, 0)
+  if (actions.some(({ kind }) => kind === 'showStep') && !controller.keepsShow) say('showList', 1, 0)
 }
 
 /** A label that fits and reads like no other of its bank. */

@@ -213,9 +213,9 @@ const on = (tables: readonly TableName[], find: Check['find']): Check => ({
   find: perTables(tables, find),
 })
 
-const SWITCHES = [...COMPILE_TABLES, 'switches'] as const
+const SWITCHES = [...COMPILE_TABLES, 'about', 'shows', 'songs', 'parts', 'switches'] as const
 
-const TAPS = [...SWITCHES, ...CABLING, 'controls', 'songs'] as const
+const TAPS = [...SWITCHES, ...CABLING, 'controls'] as const
 
 const PEDALS = [...CABLING, 'controls', 'pedals'] as const
 

@@ -7,7 +7,9 @@ import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Action } from '../rig/table/action'
 import { actionLists, type Footswitch } from '../rig/table/switch'
 import { destination } from '../switching/action/travel'
-import { expanded } from '../switching/action'
+import { songsOf, showOn } from '../rig/showOrder'
+import { songTempo } from '../rig/table/song'
+import { expanded, oneOf } from '../switching/action'
 import { NOTHING_KNOWN } from '../switching/known'
 import { canRun, canStop, isSilent, loopPlaces, type LoopSwitch } from '../simulate/loopMoves'
 import type { Bank, BankId } from '../rig/table/bank'
@@ -36,7 +38,7 @@ export type LoopStop = FindingOf<
 
 export type LoopTempo = FindingOf<
   'loopTempo',
-  OnSwitch & { readonly by: 'tap' | 'tapOut' | 'tempo' | 'sound' }
+  OnSwitch & { readonly by: 'tap' | 'tapOut' | 'tempo' | 'sound' | 'song' }
 >
 
 /** A hold shorter than this is come to by a slow foot, in ms. */
@@ -231,7 +233,13 @@ export const loopTempo = (rig: Rig): LoopTempo[] =>
 
 function changesTempo(rig: Rig, action: Action): LoopTempo['facts']['by'] | null {
   if (action.kind === 'tap' || action.kind === 'tapOut' || action.kind === 'tempo') return action.kind
-  return action.kind === 'recallSound' && (own(rig.sounds, action.soundId)?.tempo ?? null) !== null
-    ? 'sound'
-    : null
+  if (action.kind === 'recallSound')
+    return (own(rig.sounds, action.soundId)?.tempo ?? null) === null ? null : 'sound'
+  if (action.kind !== 'showStep') return null
+  const show = showOn(rig)
+  return show !== null && songsOf(rig, show).some((song) => songTempo(song) !== null)
+    ? 'song'
+    : (oneOf(rig, action)
+        .map((one) => changesTempo(rig, one))
+        .find((by) => by !== null) ?? null)
 }

@@ -1,7 +1,7 @@
 import { perRow } from '../rig/perTables'
 import type { Action } from '../rig/table/action'
 import type { Footswitch } from '../rig/table/switch'
-import { COMPILE_KEYS, compile, type CompiledStep, type SwitchEvent } from '../switching/compile'
+import { COMPILE_KEYS, mostSteps, type CompiledStep, type SwitchEvent } from '../switching/compile'
 import type { FindingOf } from './finding'
 
 /** One thing a foot can do to a switch, and what comes of it. */
@@ -10,6 +10,7 @@ export interface SwitchList {
   /** From 0; matters to presses only. */
   readonly position: number
   readonly actions: readonly Action[]
+  /** Of what hangs on where a show is, with the part that takes most messages. */
   readonly steps: readonly CompiledStep[]
 }
 
@@ -19,7 +20,7 @@ export const switchLists = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): r
     event,
     position,
     actions,
-    steps: compile(rig, footswitch, event, position),
+    steps: mostSteps(rig, footswitch, event, position),
   })
   const { positions, release, longPress, doublePress } = footswitch
   return [
@@ -64,6 +65,6 @@ export const placeOfList = (
   position,
 })
 
-/** Whether all a list does is recall one sound: what is wrong with that is said of the sound. */
+/** Whether all a list does is recall a sound, be it the next of a show: what is wrong with that is said of the sound. */
 export const isOneSound = ({ actions }: SwitchList): boolean =>
-  actions.length === 1 && actions[0]!.kind === 'recallSound'
+  actions.length === 1 && (actions[0]!.kind === 'recallSound' || actions[0]!.kind === 'showStep')

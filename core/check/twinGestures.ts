@@ -3,6 +3,7 @@ import { putActions } from '../rig/edits/actionList'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
+import { asksKnown } from '../switching/action'
 import { COMPILE_KEYS, type CompiledStep } from '../switching/compile'
 import { gestured, placeOfList, switchLists, type Gestured, type SwitchList } from './switchLists'
 import type { FindingOf } from './finding'
@@ -33,14 +34,16 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): TwinGesture
   })
 })
 
-/** The same at every time: what hangs on what was sent before does not do the same twice. */
+/** The same at every time: what hangs on what is known is only where the very same is asked. */
 const isSame = (a: SwitchList, b: SwitchList): boolean => {
   const bare = (steps: readonly CompiledStep[]) => steps.map(({ action: _, ...step }) => step)
   const changesOver = a.actions.some(
     (one) => 'does' in one && (one.does === 'change' || one.does === 'nudge'),
   )
+  const hangs = a.actions.some(asksKnown) && !dequal(a.actions, b.actions)
   return (
     !changesOver &&
+    !hangs &&
     a.steps.length === b.steps.length &&
     dequal(bare(a.steps), bare(b.steps)) &&
     dequal(

@@ -14,10 +14,12 @@ export type UnreachedSound = FindingOf<
 /** A sound that no run of presses from home recalls. Silent while no switch recalls any sound. */
 export function unreachedSound(rig: Rig): UnreachedSound[] {
   const maps = inOrder(rig.controllers).flatMap((controller) => bankMap(rig, controller.id) ?? [])
-  if (!maps.some(({ sounds }) => sounds.size > 0)) return []
+  if (!maps.some(({ sounds, inShow }) => sounds.size + inShow.size > 0)) return []
   return inOrder(rig.sounds).flatMap((sound): UnreachedSound[] => {
     const spots = maps.flatMap((map) =>
-      (map.sounds.get(sound.id) ?? []).map((at) => map.presses[map.home]![at]!),
+      [...(map.sounds.get(sound.id) ?? []), ...(map.inShow.get(sound.id) ?? [])].map(
+        (at) => map.presses[map.home]![at]!,
+      ),
     )
     if (spots.some((presses) => presses < Infinity)) return []
     return [

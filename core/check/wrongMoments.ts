@@ -9,7 +9,7 @@ export type WrongMoment = FindingOf<
   'wrongMoment',
   {
     readonly song: string
-    /** Its own name, or its sound's; empty when it has neither. */
+    /** Its own name, or its sound's; empty when it has neither. Of a show that cannot be stepped on at all its first. */
     readonly part: string
     /** Each kind of fault once, and the devices in question. */
     readonly kinds: readonly Wrong['kind'][]
@@ -20,7 +20,9 @@ export type WrongMoment = FindingOf<
 const SEVERITY: Record<Wrong['kind'], Severity> = {
   noSound: 'hint',
   noSwitch: 'error',
+  noStep: 'error',
   noWay: 'error',
+  otherPart: 'error',
   device: 'error',
   lost: 'error',
   late: 'warning',

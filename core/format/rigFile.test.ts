@@ -36,7 +36,7 @@ describe('rig file', () => {
     [
       'another version',
       altered((file) => (file.version = 9)),
-      { code: 'wrongVersion', found: '9', known: 8 },
+      { code: 'wrongVersion', found: '9', known: 9 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

@@ -6,7 +6,7 @@ import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
-const RIG_FILE_VERSION = 8
+const RIG_FILE_VERSION = 9
 /** Files of these are read: what they lack is what it was taken to be then. */
 const READ_VERSIONS: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, RIG_FILE_VERSION]
 

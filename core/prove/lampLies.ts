@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { perRow, perTables } from '../rig/perTables'
 import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
+import { playedParts, showOn, showPlace, showTarget } from '../rig/showOrder'
 import { switchesHere } from '../rig/switchesHere'
 import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { expanded, lampSays } from '../switching/action'
@@ -9,7 +10,17 @@ import { NOTHING_KNOWN } from '../switching/known'
 import { claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import type { FloorState } from '../simulate/floor'
 import { makeMove, makeMoves, movesAt, type Move } from './moves'
-import { claimParts, closed, everyParts, floorOf, isStateful, leftValue, partOf, type Part } from './parts'
+import {
+  claimParts,
+  closed,
+  everyParts,
+  floorOf,
+  isStateful,
+  leftValue,
+  partOf,
+  switchParts,
+  type Part,
+} from './parts'
 import { fewestMoves, restingStart } from './search'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
@@ -198,18 +209,44 @@ const everyMove = perTables(FLOOR_TABLES, (rig: Rig): readonly FloorState[] => {
         if (done.has(one) || !isProgrammed(one)) continue
         done.add(one)
         one.positions.forEach((_, n) => {
-          const before = floorOf(rig, place, new Map([[`n/${one.id}`, n]]))
-          for (const { move, footswitch } of movesAt(rig, before)) {
-            if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
-            const { state } = makeMove(rig, before, move, one)
-            all.push(state)
-            if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
+          for (const at of showStarts(rig, one)) {
+            const before = floorOf(
+              rig,
+              place,
+              new Map<Part, string | number | undefined>([
+                [`n/${one.id}`, n],
+                ['H', at],
+              ]),
+            )
+            for (const { move, footswitch } of movesAt(rig, before)) {
+              if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
+              const { state } = makeMove(rig, before, move, one)
+              all.push(state)
+              if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
+            }
           }
         })
       }
     }
   return all
 })
+
+/** Places of the show from which a switch comes to each sound it can step on to; only the beginning for all other switches. */
+function showStarts(rig: Rig, footswitch: Footswitch): readonly (string | undefined)[] {
+  if (!switchParts(rig, footswitch).asks.has('H')) return [undefined]
+  const show = showOn(rig)
+  const steps = actionLists(footswitch).flatMap(({ actions }) =>
+    expanded(rig, actions).flatMap(({ action }) => (action.kind === 'showStep' ? [action] : [])),
+  )
+  const met = new Set<string>()
+  return [null, ...(show ? playedParts(rig, show) : []).map(showPlace)].flatMap((at) => {
+    const news = steps
+      .map(({ to, songId }) => `${to} ${showTarget(rig, at, to, songId)?.soundId}`)
+      .filter((one) => !met.has(one))
+    for (const one of news) met.add(one)
+    return at === null ? [undefined] : news.length > 0 ? [JSON.stringify(at)] : []
+  })
+}
 
 /** Every switch whose lamp says something of devices, in the order of banks. */
 export const lampsToProve = (rig: Rig): readonly Footswitch[] =>

@@ -3,7 +3,7 @@ import { perRow, perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
-import { actionSteps, askedBy, expanded } from '../switching/action'
+import { actionSteps, askedBy, expanded, oneOf } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { doingFirst } from '../switching/compile'
 import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
@@ -16,7 +16,7 @@ import { planSteps, type Op } from '../simulate/plan'
 /**
  * One thing of a floor that can be looked at by itself. Of what the controller knows: `v/` a value it sent, `p/` a preset,
  * `k/` a contact, `n/` the next position of a switch, `d/` the one it did last, `S` the sound, `T` the tuner, `C` the
- * clock. Of the devices: `D/` the value of a control, `P/` the preset, `B/` the bank selected, `N/` the parameter chosen,
+ * clock, `H` where the show is. Of the devices: `D/` the value of a control, `P/` the preset, `B/` the bank selected, `N/` the parameter chosen,
  * `K/` a contact.
  */
 export type Part = string
@@ -49,6 +49,8 @@ export function partOf(state: FloorState, part: Part): Value {
       return known.tuner
     case 'C':
       return known.clock
+    case 'H':
+      return known.showAt ? JSON.stringify(known.showAt) : undefined
     case 'D': {
       const [deviceId, controlId] = id.split('/') as [string, string]
       return own(deviceState(state, deviceId).controls, controlId)
@@ -110,6 +112,7 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>
     if (part === 'S') known.sound = (value ?? null) as never
     else if (part === 'T') known.tuner = value === true
     else if (part === 'C') known.clock = value === true
+    else if (part === 'H') known.showAt = value === undefined ? null : JSON.parse(String(value))
     else if (value === undefined) continue
     else if (part[0]! in tables) tables[part[0]!]![id] = value
     else if (part[0] === 'D')
@@ -213,13 +216,22 @@ function touchedBy(rig: Rig, op: Op): Part[] {
   }
 }
 
-const learnedParts = ({ values = {}, presets = {}, contacts = {}, sound, tuner, clock }: Learned): Part[] => [
+const learnedParts = ({
+  values = {},
+  presets = {},
+  contacts = {},
+  sound,
+  tuner,
+  clock,
+  showAt,
+}: Learned): Part[] => [
   ...Object.keys(values).map((id) => `v/${id}`),
   ...Object.keys(presets).map((id) => `p/${id}`),
   ...Object.keys(contacts).map((key) => `k/${key}`),
   ...(sound === undefined ? [] : ['S']),
   ...(tuner === undefined ? [] : ['T']),
   ...(clock === undefined ? [] : ['C']),
+  ...(showAt === undefined ? [] : ['H']),
 ]
 
 const ASKED: { readonly [field: string]: string } = { values: 'v', presets: 'p', contacts: 'k' }
@@ -227,7 +239,7 @@ const ASKED: { readonly [field: string]: string } = { values: 'v', presets: 'p',
 function askedPart(asked: string): Part | null {
   const slash = asked.indexOf('/')
   if (slash > 0) return `${ASKED[asked.slice(0, slash)]}/${asked.slice(slash + 1)}`
-  return asked === 'tuner' ? 'T' : asked === 'clock' ? 'C' : null
+  return asked === 'tuner' ? 'T' : asked === 'clock' ? 'C' : asked === 'show' ? 'H' : null
 }
 
 /** Whatever the foot does to it: all lists of a switch together, and those of banks where it travels. */
@@ -243,9 +255,11 @@ export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): S
         const part = askedPart(asked)
         if (part) asks.add(part)
       }
-      const steps = actionSteps(rig, action, doingFirst(rig, footswitch))
-      for (const op of planSteps(rig, controllerId, steps, at))
-        for (const part of touchedBy(rig, op)) touches.add(part)
+      for (const one of [action, ...oneOf(rig, action)]) {
+        const steps = actionSteps(rig, one, doingFirst(rig, footswitch))
+        for (const op of planSteps(rig, controllerId, steps, at))
+          for (const part of touchedBy(rig, op)) touches.add(part)
+      }
     }
   }
   for (const { actions } of actionLists(footswitch)) look(actions)
@@ -334,7 +348,7 @@ function believedBehind(part: Part): Part[] {
 
 /** Whether what becomes of a part hangs on what is there: it changes over, takes steps, or is put together of two bytes. */
 export function isStateful(rig: Rig, part: Part): boolean {
-  if ('nTCN'.includes(part[0]!)) return true
+  if ('nTCNH'.includes(part[0]!)) return true
   if (part[0] !== 'D') return false
   const control = own(rig.controls, part.split('/')[2] ?? '')
   if (!control) return false

@@ -30,6 +30,7 @@ export const EDIT_LABELS = [
   'pinSwitch',
   'setPlayer',
   'placeSound',
+  'placeShowStep',
   'banksInOrder',
   'keepTime',
   'timeInSounds',

@@ -13,7 +13,7 @@ import type { Control } from './table/control'
 import type { Pair } from './table/pair'
 import type { Action } from './table/action'
 import type { Part } from './table/part'
-import type { Show } from './table/show'
+import { USUAL_SHOW, type Show } from './table/show'
 import { USUAL_SONG, type Song } from './table/song'
 import { BLANK_SOUND, type Cell, type Sound } from './table/sound'
 import { BLANK_SWITCH, type Footswitch } from './table/switch'
@@ -274,6 +274,7 @@ export const makeShow = (id: string, songIds: readonly string[], fields: Partial
   order: 1,
   name: id,
   songIds: [...songIds] as Show['songIds'],
+  ...USUAL_SHOW,
   ...fields,
 })
 

@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import { perTables } from './perTables'
 import { inOrder, type Rig } from './rig'
 import { ABOUT_ID } from './table/about'
-import { partSound, type Part } from './table/part'
+import { partSound, type Part, type PartId } from './table/part'
 import type { Show } from './table/show'
 import { songTempo, type Song, type SongId } from './table/song'
 import type { SoundId } from './table/sound'
@@ -44,7 +44,16 @@ export const songsOf = (rig: Rig, show: Show): Song[] =>
   })
 
 /** Every part of a show as it is played tonight, in order. */
-export const playedParts = (rig: Rig, show: Show): PlayedPart[] =>
+export function playedParts(rig: Rig, show: Show): readonly PlayedPart[] {
+  const shows = played(rig)
+  let parts = shows.get(show.songIds)
+  if (!parts) shows.set(show.songIds, (parts = partsInOrder(rig, show)))
+  return parts
+}
+
+const played = perTables(['songs', 'parts'], () => new WeakMap<readonly SongId[], readonly PlayedPart[]>())
+
+const partsInOrder = (rig: Rig, show: Show): PlayedPart[] =>
   songsOf(rig, show).flatMap((song, nth) =>
     partsOf(rig, song.id)
       .filter(({ tonight }) => !tonight?.isOut)
@@ -56,6 +65,80 @@ export const playedParts = (rig: Rig, show: Show): PlayedPart[] =>
         isFirstOfSong: n === 0,
       })),
   )
+
+/** A place in the show that is on. */
+export interface ShowPlace {
+  /** Which of its songs, from 0. */
+  readonly nth: number
+  readonly songId: SongId
+  readonly partId: PartId
+}
+
+export const showPlace = ({ nth, song, part }: PlayedPart): ShowPlace => ({
+  nth,
+  songId: song.id,
+  partId: part.id,
+})
+
+/** A step from a place in a show; `song` to the first part of one. */
+export type ShowMove = 'nextPart' | 'previousPart' | 'nextSong' | 'previousSong' | 'song'
+
+/**
+ * The part a step leads to in the show that is on; null where there is none: the ends are ends. From `null`, before the
+ * first part, everything onward leads to the beginning. Songs of which nothing is played are passed over; of a song that
+ * comes twice the next time is meant.
+ */
+export function showTarget(
+  rig: Rig,
+  at: ShowPlace | null,
+  move: ShowMove,
+  songId: SongId | null = null,
+): PlayedPart | null {
+  const show = showOn(rig)
+  const all = show ? playedParts(rig, show) : []
+  const now = indexInShow(rig, all, at)
+  const nth = at === null ? -1 : at.nth
+  switch (move) {
+    case 'nextPart':
+      return all[now + 1] ?? null
+    case 'previousPart':
+      // Where the part that was played is out by now, the one before its place.
+      return now < 0 ? null : (all[isAt(all[now]!, at) ? now - 1 : now] ?? null)
+    case 'nextSong':
+      return all.find((one) => one.nth > nth) ?? null
+    case 'previousSong': {
+      const before = all.findLast((one) => one.nth < nth)
+      return before ? (all.find((one) => one.nth === before.nth) ?? null) : null
+    }
+    default: {
+      const firsts = all.filter((one) => one.song.id === songId && one.isFirstOfSong)
+      return firsts.find((one) => one.nth >= nth) ?? firsts[0] ?? null
+    }
+  }
+}
+
+/** A place after the show was edited: with its song where that went, nearest first; null where it is gone. */
+export function placeKept(rig: Rig, at: ShowPlace | null): ShowPlace | null {
+  const show = at && showOn(rig)
+  if (!show) return null
+  const places = songsOf(rig, show).flatMap(({ id }, nth) => (id === at.songId ? [nth] : []))
+  const [nth] = places.sort((a, b) => Math.abs(a - at.nth) - Math.abs(b - at.nth))
+  return nth === undefined ? null : nth === at.nth ? at : { ...at, nth }
+}
+
+const isAt = ({ nth, part }: PlayedPart, at: ShowPlace | null): boolean =>
+  nth === at?.nth && part.id === at.partId
+
+/** The last part that is played up to a place, from 0; -1 before the first. */
+function indexInShow(rig: Rig, all: readonly PlayedPart[], at: ShowPlace | null): number {
+  if (at === null) return -1
+  const here = all.findIndex((one) => isAt(one, at))
+  if (here >= 0) return here
+  const order = own(rig.parts, at.partId)?.order ?? -Infinity
+  return all.findLastIndex(
+    ({ nth, part }) => nth < at.nth || (nth === at.nth && part.songId === at.songId && part.order <= order),
+  )
+}
 
 const MINUTE = 60_000
 

@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { bankShape } from './bankShape'
+import { bankShape } from './shape'
 import { perTables } from './perTables'
 import { byIndex, type Rig } from './rig'
 import type { Action } from './table/action'

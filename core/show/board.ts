@@ -106,13 +106,16 @@ function openPlaces(rig: Rig, controller: Controller, movable: readonly Footswit
     )
 }
 
+/** A board is laid out for a foot that steps on the sounds: one that goes on part by part stays on one switch. */
+const onSounds = (show: Show): Show => ({ ...show, stepsOn: 'sounds' })
+
 /** What is asked: switches as items, places as places, the show's steps as pairs. */
 export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
   const controller = showController(rig)
   if (!controller) return 'noController'
   const stand = standAtStart(rig, controller)
   if (!stand) return 'noBank'
-  const ways = partWays(rig, show)
+  const ways = partWays(rig, onSounds(show))
   if (ways.length === 0) return 'noParts'
   const played = ways.flatMap(({ route }) => route?.moves.at(-1)?.footswitch ?? [])
   // In an order of their own: the same question has the same answer, however it was made.
@@ -338,7 +341,7 @@ export function moveSwitches(rig: Rig, moves: readonly BoardMove[]): Edit | null
 export function moveOne(rig: Rig, show: Show, { switchId, from, to }: BoardMove): Edit | null {
   const there = findSwitch(rig, to.bankId, to.number, { layer: to.layer })
   if (!there || there.id === switchId) return moveSwitches(rig, [{ switchId, from, to }])
-  if (!mayStandIn(rig, there, from.bankId, songsOfSwitches(waysOfShow(rig, show)))) return null
+  if (!mayStandIn(rig, there, from.bankId, songsOfSwitches(waysOfShow(rig, onSounds(show))))) return null
   return moveSwitches(rig, [
     { switchId, from, to },
     { switchId: there.id, from: to, to: from },
@@ -370,7 +373,7 @@ function firstUseOf(question: BoardQuestion, ways: readonly PartWay[]): Places {
 const travelWith = (rig: Rig, show: Show, edit: Edit | null): ShowTravel | null => {
   const applied = edit === null ? null : applyEdit(rig, edit)
   if (edit !== null && !applied?.ok) return null
-  return travelOf(partWays(applied?.ok ? applied.value : rig, show))
+  return travelOf(partWays(applied?.ok ? applied.value : rig, onSounds(show)))
 }
 
 /**
@@ -384,7 +387,7 @@ export function* findBoard(rig: Rig, show: Show, seed = 1): Generator<Proposal |
     yield question
     return
   }
-  const ways = partWays(rig, show)
+  const ways = partWays(rig, onSounds(show))
   const before = travelOf(ways)
   const firstUse =
     travelWith(rig, show, moveSwitches(rig, movesTo(question, firstUseOf(question, ways)))) ?? before

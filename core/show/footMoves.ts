@@ -35,6 +35,8 @@ export interface FootMove {
   readonly to: Where
   /** The sound that is heard then; null when it recalls none. */
   readonly plays: SoundId | null
+  /** It goes to the next part of the show, one part, whatever else it does. */
+  readonly goesOn: boolean
   /** It leads elsewhere and does nothing else that is heard. */
   readonly isQuiet: boolean
   /** Of a switch with several positions which of them does it, of how many; null of one with one. */
@@ -52,6 +54,8 @@ export interface FootMoves {
   readonly from: ReadonlyMap<string, readonly FootMove[]>
   /** Those that play a sound. */
   readonly playing: ReadonlyMap<SoundId, readonly FootMove[]>
+  /** Those that go to the next part of the show. */
+  readonly onward: readonly FootMove[]
 }
 
 /** Kinds that are not heard: they only lead elsewhere, or wait. */
@@ -61,7 +65,7 @@ const QUIET: ReadonlySet<Action['kind']> = new Set(['travel', 'layer', 'wait'])
 export const footMoves = (rig: Rig, controllerId: ControllerId): FootMoves =>
   all(rig).get(controllerId) ?? NOTHING
 
-const NOTHING: FootMoves = { from: new Map(), playing: new Map() }
+const NOTHING: FootMoves = { from: new Map(), playing: new Map(), onward: [] }
 
 const all = perTables(
   [...COMPILE_KEYS, 'switches', 'banks'],
@@ -74,10 +78,12 @@ function work(rig: Rig, controller: Controller): FootMoves {
   const layers: readonly Layer[] = controller.hasShift ? ['base', 'shift'] : ['base']
   const from = new Map<string, FootMove[]>()
   const playing = new Map<SoundId, FootMove[]>()
+  const onward: FootMove[] = []
   const put = (move: FootMove) => {
     const here = from.get(whereKey(move.from))
     if (here) here.push(move)
     else from.set(whereKey(move.from), [move])
+    if (move.goesOn) onward.push(move)
     if (move.plays === null) return
     const there = playing.get(move.plays)
     if (there) there.push(move)
@@ -90,7 +96,7 @@ function work(rig: Rig, controller: Controller): FootMoves {
         for (const move of movesOf(rig, controller, where, one)) put(move)
       for (const move of turning(rig, controller, where, banks)) put(move)
     }
-  return { from, playing }
+  return { from, playing, onward }
 }
 
 /** What a list does where the foot is, and what the bank it leads to does as the foot comes. */
@@ -104,9 +110,14 @@ function outcome(rig: Rig, from: Where, actions: readonly Action[]) {
   const heard = afterList(rig, arrives, to.bankId, to.layer)
   // A bank that leads on as the foot comes is not looked through.
   const leadsOn = heard.spot.bankId !== to.bankId || heard.spot.layer !== to.layer
-  const plays = heard.said.at(-1) ?? said.at(-1) ?? null
-  const isQuiet = goes && plays === null && kinds.every(({ kind }) => QUIET.has(kind))
-  return isUnsure || leadsOn ? null : { to, plays, isQuiet }
+  // What a show is stepped on to hangs on where it is: no sound of its own.
+  const inShow = [...expanded(rig, actions), ...expanded(rig, arrives)].flatMap(({ action }) =>
+    action.kind === 'showStep' ? [action.to] : [],
+  )
+  const plays = inShow.length > 0 ? null : (heard.said.at(-1) ?? said.at(-1) ?? null)
+  const goesOn = inShow.length === 1 && inShow[0] === 'nextPart'
+  const isQuiet = goes && plays === null && inShow.length === 0 && kinds.every(({ kind }) => QUIET.has(kind))
+  return isUnsure || leadsOn ? null : { to, plays, goesOn, isQuiet }
 }
 
 function movesOf(rig: Rig, controller: Controller, from: Where, one: Footswitch): FootMove[] {
@@ -122,7 +133,9 @@ function movesOf(rig: Rig, controller: Controller, from: Where, one: Footswitch)
     position: FootMove['position'] = null,
   ) => {
     const came = outcome(rig, from, [...actions, ...release])
-    if (came === null || (came.plays === null && !came.isQuiet)) return
+    if (came === null || (came.plays === null && !came.isQuiet && !came.goesOn)) return
+    // Of several positions, those gone through on the way do something else.
+    if (came.goesOn && position !== null) return
     moves.push({
       how,
       footswitch: one,

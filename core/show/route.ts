@@ -106,6 +106,11 @@ export function routeTo(
   return null
 }
 
+/** The way to the switch that goes to the next part which takes least time; null where there is none. */
+export function routeOnward(rig: Rig, controller: Controller, from: Stand): Route | null {
+  return shortest(rig, controller, from, footMoves(rig, controller.id).onward, {})
+}
+
 function shortest(
   rig: Rig,
   controller: Controller,

@@ -12,7 +12,7 @@ import { ABOUT_ID } from '../rig/table/about'
 import type { BankId } from '../rig/table/bank'
 import { switchCount } from '../rig/table/controller'
 import type { Part, PartId } from '../rig/table/part'
-import type { Show, ShowId } from '../rig/table/show'
+import { USUAL_SHOW, type Show, type ShowId } from '../rig/table/show'
 import { songTempo, USUAL_SONG, type Song, type SongId } from '../rig/table/song'
 import type { SoundId } from '../rig/table/sound'
 import type { SwitchId } from '../rig/table/switch'
@@ -93,7 +93,7 @@ export function dropShowTonight(rig: Rig): Edit | null {
 
 /** A show of its own, last; `songIds` in playing order. */
 export const addShow = (rig: Rig, id: ShowId, name: string, songIds: readonly SongId[] = []): Edit =>
-  addRow('addShow', 'shows', { id, order: lastOrder(rig.shows), name, songIds: [...songIds] })
+  addRow('addShow', 'shows', { ...USUAL_SHOW, id, order: lastOrder(rig.shows), name, songIds: [...songIds] })
 
 export const editShow = (rig: Rig, id: ShowId, fields: Partial<Show>): Edit | null =>
   editRow(rig, 'changeShow', 'shows', id, fields)
@@ -200,7 +200,15 @@ export function pasteShow(rig: Rig, { songs }: ReadShow, ids: ShowIds, showName:
   if (show) changes.push(change('shows', show.id, show, { ...show, songIds: [...show.songIds, ...songIds] }))
   else {
     const id = ids.show()
-    changes.push(change('shows', id, null, { id, order: 1, name: showName, songIds: songIds.slice(0, 300) }))
+    changes.push(
+      change('shows', id, null, {
+        ...USUAL_SHOW,
+        id,
+        order: 1,
+        name: showName,
+        songIds: songIds.slice(0, 300),
+      }),
+    )
   }
   return { label: 'pasteShow', changes }
 }

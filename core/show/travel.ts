@@ -9,7 +9,7 @@ import { between, type Between } from '../sound/between'
 import { sendingOf } from '../sound/sending'
 import { restPoint } from './foot'
 import { footMoves } from './footMoves'
-import { playerOf, routeTo, type Route, type Stand } from './route'
+import { playerOf, routeOnward, routeTo, type Route, type Stand } from './route'
 
 /** Why a part cannot be played as it stands. */
 export type Unplayed =
@@ -17,7 +17,9 @@ export type Unplayed =
   | 'noSound'
   /** No switch plays its sound. */
   | 'noSwitch'
-  /** One does, and no switch leads there from where the foot is. */
+  /** No switch goes to the next part. */
+  | 'noStep'
+  /** One would do, and no switch leads there from where the foot is. */
   | 'noWay'
 
 /** Whether what has to be done is done in the time there is. */
@@ -81,7 +83,49 @@ export const hurry = (ahead: number | null): number =>
 export const LATE_COST = 20_000
 const UNPLAYED_COST = 1_000_000
 
-/** How every part of a show is come to, in playing order. A part that cannot be played leaves the foot where it was. */
+/** How much time there is for a part: the rest before it, how long the part before lasts; null where nobody said. */
+export interface Allowed {
+  readonly aheadMs: number | null
+  readonly lastMs: number | null
+  /** Nothing was played before. */
+  readonly isFirst: boolean
+}
+
+/** What the time until a part is ready comes to. */
+export function inTimeOf(readyMs: number, { aheadMs: ahead, lastMs, isFirst }: Allowed): InTime {
+  if (isFirst) return 'start'
+  if (ahead !== null) return readyMs > ahead ? 'tight' : 'fits'
+  return lastMs !== null && readyMs > lastMs ? 'never' : 'unknown'
+}
+
+/** The way to a part as the show is stepped on: to the switch of its sound, or to the one that goes to the next part. */
+export const wayTo = (
+  rig: Rig,
+  { stepsOn }: Show,
+  controller: Controller,
+  from: Stand,
+  { soundId, song }: PlayedPart,
+  next: { readonly [switchId: string]: number },
+): Route | null =>
+  stepsOn === 'nextPart'
+    ? routeOnward(rig, controller, from)
+    : soundId === null
+      ? null
+      : routeTo(rig, controller, from, soundId, song.id, next)
+
+/** Why there is none: where a switch would do it, only the way is missing. */
+export function unreached(
+  rig: Rig,
+  { stepsOn }: Show,
+  controller: Controller | null,
+  soundId: SoundId,
+): Unplayed {
+  const moves = controller && footMoves(rig, controller.id)
+  if (stepsOn === 'nextPart') return moves && moves.onward.length > 0 ? 'noWay' : 'noStep'
+  return (moves?.playing.get(soundId) ?? []).length > 0 ? 'noWay' : 'noSwitch'
+}
+
+/** How every part of a show is come to, in playing order. A part that cannot be come to leaves the foot where it was. */
 export function partWays(rig: Rig, show: Show): PartWay[] {
   const controller = showController(rig)
   let stand = controller && standAtStart(rig, controller)
@@ -94,36 +138,26 @@ export function partWays(rig: Rig, show: Show): PartWay[] {
     const lastMs = beforeMs
     beforeMs = partMs(played.part, played.song)
     const base = { played, aheadMs: ahead, between: null }
-    if (!sound) return { ...base, why: 'noSound', route: null, readyMs: null, inTime: 'unknown' }
-    const change = before && before !== sound ? between(rig, before, sound, controller ?? undefined) : null
-    if (before === sound) return { ...base, why: null, route: null, readyMs: 0, inTime: 'stays' }
-    const route = controller && stand ? routeTo(rig, controller, stand, sound.id, played.song.id, next) : null
-    if (!controller || !route) {
-      return {
-        ...base,
-        why: unreached(rig, controller, sound.id),
-        route: null,
-        readyMs: null,
-        inTime: 'unknown',
-      }
+    // One that goes on part by part is stepped on for every part, whatever it sounds like.
+    if (before !== null && before === sound && show.stepsOn === 'sounds')
+      return { ...base, why: null, route: null, readyMs: 0, inTime: 'stays' }
+    const route = controller && stand ? wayTo(rig, show, controller, stand, played, next) : null
+    const last = route?.moves.at(-1)
+    if (route && last) {
+      if (route.banks > 0 && controller?.onBank === 'restarts') next = {}
+      if (last.position !== null && last.footswitch !== null)
+        next = { ...next, [last.footswitch.id]: (last.position.at + 1) % last.position.of }
+      stand = { ...last.to, point: last.point }
     }
+    if (!sound) return { ...base, why: 'noSound', route, readyMs: null, inTime: 'unknown' }
+    if (!controller || !route) {
+      const why = unreached(rig, show, controller, sound.id)
+      return { ...base, why, route: null, readyMs: null, inTime: 'unknown' }
+    }
+    const change = before && before !== sound ? between(rig, before, sound, controller) : null
     const readyMs = route.ms + sendingOf(rig, sound, controller).ready / 1000
-    const last = route.moves.at(-1)!
-    if (route.banks > 0 && controller.onBank === 'restarts') next = {}
-    if (last.position !== null && last.footswitch !== null)
-      next = { ...next, [last.footswitch.id]: (last.position.at + 1) % last.position.of }
-    stand = { ...last.to, point: last.point }
-    const isFirst = before === null
+    const inTime = inTimeOf(readyMs, { aheadMs: ahead, lastMs, isFirst: before === null })
     before = sound
-    const inTime: InTime = isFirst
-      ? 'start'
-      : ahead !== null
-        ? readyMs > ahead
-          ? 'tight'
-          : 'fits'
-        : lastMs !== null && readyMs > lastMs
-          ? 'never'
-          : 'unknown'
     return { ...base, why: null, route, readyMs, inTime, between: change }
   })
 }
@@ -133,8 +167,9 @@ const known = perTables(FLOOR_TABLES, () => new Map<string, readonly PartWay[]>(
 /** {@link partWays}, worked out once for each state of the rig. */
 export function waysOfShow(rig: Rig, show: Show): readonly PartWay[] {
   const cache = known(rig)
-  let ways = cache.get(show.id)
-  if (!ways) cache.set(show.id, (ways = partWays(rig, show)))
+  const key = `${show.id} ${show.stepsOn}`
+  let ways = cache.get(key)
+  if (!ways) cache.set(key, (ways = partWays(rig, show)))
   return ways
 }
 
@@ -156,7 +191,3 @@ export function travelOf(ways: readonly PartWay[]): ShowTravel {
   }
   return { mm, presses, banks, ms, tight, unplayed, cost }
 }
-
-/** Why there is no way to a sound: where a switch plays it, only the way is missing. */
-export const unreached = (rig: Rig, controller: Controller | null, soundId: SoundId): Unplayed =>
-  controller && (footMoves(rig, controller.id).playing.get(soundId) ?? []).length > 0 ? 'noWay' : 'noSwitch'

@@ -14,8 +14,16 @@ import { truth } from '../simulate/lampTruth'
 import { advance, settle, step } from '../simulate/step'
 import { stepMs } from './foot'
 import { FOOT_DOWN_MS, type FootMove } from './footMoves'
-import { playerOf, routeTo, type Stand } from './route'
-import { showController, standAtStart, unreached, type Unplayed } from './travel'
+import { playerOf, type Stand } from './route'
+import {
+  inTimeOf,
+  showController,
+  standAtStart,
+  unreached,
+  wayTo,
+  type Allowed,
+  type Unplayed,
+} from './travel'
 
 /** What a device is and should be, once a part's sound should be there. */
 export type Fault =
@@ -50,6 +58,8 @@ export type Wrong =
   | { readonly kind: 'late'; readonly readyMs: number; readonly hasMs: number; readonly isWholePart: boolean }
   /** The song's tempo does not hold. */
   | { readonly kind: 'tempo'; readonly wanted: number; readonly is: number }
+  /** The step to the next part came to another one. */
+  | { readonly kind: 'otherPart' }
   /** Messages came while a device was loading and were lost. */
   | { readonly kind: 'lost'; readonly deviceId: DeviceId }
 
@@ -139,7 +149,7 @@ function stepOn(rig: Rig, from: FloorState, move: FootMove, times: number): Step
 /**
  * A whole show walked through on the simulated floor, from power-on: every part stepped to by the shortest way from where
  * the foot is, at its time where that is known, and looked at once everything has come to rest. What is wrong is said part
- * by part; a tempo that is wrong once a song.
+ * by part; a tempo that is wrong once a song. Where nothing goes to the next part, it ends with the part that says so.
  */
 export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
   const controller = showController(rig)
@@ -149,32 +159,39 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
   let before: SoundId | null = null
   let beforeMs: number | null = null
   let wrongTempo: string | null = null
-  let isFirst = true
-  for (const played of playedParts(rig, show)) {
+  for (const [n, played] of playedParts(rig, show).entries()) {
     const { song, part, nth } = played
     const sound = own(rig.sounds, played.soundId ?? '') ?? null
-    const hasMs = isFirst ? null : aheadMs(part, song, played.isFirstOfSong)
-    const lastMs = beforeMs
+    const allowed: Allowed = {
+      aheadMs: n === 0 ? null : aheadMs(part, song, played.isFirstOfSong),
+      lastMs: beforeMs,
+      isFirst: before === null,
+    }
     beforeMs = partMs(part, song)
     const wrong: Wrong[] = []
     let readyMs: number | null = null
     let messages = 0
     let isTimeUnknown = false
     if (!sound) wrong.push({ kind: 'noSound' })
-    else if (sound.id === before) readyMs = 0
-    else {
+    if (sound !== null && sound.id === before && show.stepsOn === 'sounds') readyMs = 0
+    else if (sound !== null || show.stepsOn === 'nextPart') {
       const here: Stand | null =
         stand && state.known.bankId
           ? { bankId: state.known.bankId, layer: state.known.layer, point: stand.point }
           : null
-      const route =
-        controller && here ? routeTo(rig, controller, here, sound.id, song.id, state.known.next) : null
-      if (!controller || !here || !route) wrong.push({ kind: unreached(rig, controller, sound.id) })
-      else {
+      const route = controller && here ? wayTo(rig, show, controller, here, played, state.known.next) : null
+      if (!controller || !here || !route) {
+        const why = unreached(rig, show, controller, (sound?.id ?? '') as SoundId)
+        wrong.push({ kind: why })
+        if (why === 'noStep') {
+          yield { played, wrong, readyMs, isTimeUnknown, messages }
+          return
+        }
+      } else {
         const began = state.at
         let point = here.point
-        for (const [n, move] of route.moves.entries()) {
-          const isLast = n === route.moves.length - 1
+        for (const [k, move] of route.moves.entries()) {
+          const isLast = k === route.moves.length - 1
           const underWay = stepMs(controller, player, point, move.point)
           state = advance(rig, state, state.at + Math.round(underWay * 1000)).state
           const done = stepOn(rig, state, move, isLast ? route.lastPresses : 1)
@@ -184,19 +201,21 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
           point = move.point
         }
         stand = { bankId: here.bankId, layer: here.layer, point }
-        readyMs = Math.max(
-          route.ms + sendingOf(rig, sound, controller).ready / 1000,
-          (Math.max(...Object.values(state.deafUntil), 0) - began) / 1000,
-        )
-        if (hasMs !== null && readyMs > hasMs)
-          wrong.push({ kind: 'late', readyMs, hasMs, isWholePart: false })
-        if (hasMs === null && !isFirst) {
-          if (lastMs !== null && readyMs > lastMs)
-            wrong.push({ kind: 'late', readyMs, hasMs: lastMs, isWholePart: true })
-          else isTimeUnknown = true
+        const deaf = Math.max(...Object.values(state.deafUntil), 0) - began
+        const ready = sound ? sendingOf(rig, sound, controller).ready : 0
+        const took = Math.max(route.ms + ready / 1000, deaf / 1000)
+        if (sound) {
+          readyMs = took
+          const inTime = inTimeOf(took, allowed)
+          const hasMs = inTime === 'tight' ? allowed.aheadMs : inTime === 'never' ? allowed.lastMs : null
+          if (hasMs !== null)
+            wrong.push({ kind: 'late', readyMs: took, hasMs, isWholePart: inTime === 'never' })
+          isTimeUnknown = inTime === 'unknown'
+          before = sound.id
         }
-        before = sound.id
-        isFirst = false
+        const { showAt } = state.known
+        if (show.stepsOn === 'nextPart' && (showAt?.nth !== nth || showAt.partId !== part.id))
+          wrong.push({ kind: 'otherPart' })
       }
     }
     // All that was sent has arrived, and every device hears again.

@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { EMPTY_LOOP, type LoopNow, type Take } from '../looper/machine'
-import { bankShape } from '../rig/bankShape'
+import { bankShape } from '../rig/shape'
 import { CABLING, perRow, perTables, type Key } from '../rig/perTables'
 import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'

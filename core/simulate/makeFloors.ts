@@ -7,10 +7,13 @@ import {
   makeController,
   makeDevice,
   makeMacro,
+  makePart,
   makePort,
   makePreset,
   makeRig,
   makeRole,
+  makeShow,
+  makeSong,
   makeSwitch,
 } from '../rig/makeRig'
 import type { Action } from '../rig/table/action'
@@ -68,6 +71,19 @@ const plainAction: fc.Arbitrary<Action> = fc.oneof(
   fc.record({ kind: fc.constant('tempo'), does: fc.constant('set'), bpm: pick([50, 93.8, 120, 200]) }),
   fc.record({ kind: fc.constant('tempo'), does: fc.constant('nudge'), bpm: pick([-1.5, 2]) }),
   fc.record({ kind: fc.constant('tap'), controlId: fc.constant(null) }),
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      kind: fc.constant('showStep'),
+      to: pick(['nextPart', 'previousPart', 'nextSong', 'previousSong']),
+      songId: fc.constant(null),
+    }),
+  },
+  fc.record({
+    kind: fc.constant('showStep'),
+    to: fc.constant('song'),
+    songId: pick(['slow', 'fast', 'none']),
+  }),
 ) as fc.Arbitrary<Action>
 
 const action = fc.oneof(
@@ -143,6 +159,16 @@ export const rigsWithTime: fc.Arbitrary<Rig> = fc
         }),
       ),
       macros: [makeMacro('m', made.macro)],
+      // A song that stores no tempo, one that comes twice, a part left out tonight.
+      songs: [makeSong('slow', 72), makeSong('fast', 168), makeSong('none', null)],
+      parts: [
+        makePart('slow', 1, null),
+        makePart('slow', 2, null),
+        makePart('fast', 1, null, { tonight: { isOut: true, soundId: null, since: '2026-11-26' } }),
+        makePart('fast', 2, null),
+        makePart('none', 1, null),
+      ],
+      shows: [makeShow('show', ['slow', 'none', 'fast', 'slow'])],
       banks: BANKS.map((name, n) =>
         makeBank(name, n, '', { enter: made.enters[n * 2]!, leave: made.enters[n * 2 + 1]! }),
       ),

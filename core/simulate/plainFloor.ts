@@ -72,6 +72,9 @@ export class PlainFloor {
   presets = new Map<string, number>()
   values = new Map<string, number>()
   tempo: number | null = null
+  /** The part of the show it stands at, counted over all of them; -1 before the first. */
+  part = -1
+  song: string | null = null
   taps: number[] = []
   sweeps = new Map<string, number>()
   devices = new Map<string, PlainDevice>()
@@ -370,6 +373,43 @@ export class PlainFloor {
     for (const [controlId, value] of set) this.values.set(controlId, value)
   }
 
+  /** The only show, part by part; a song that comes twice is two. */
+  #showParts(): { readonly song: { readonly id: string; readonly bpm: number | null } }[] {
+    if (this.#parts === null) {
+      this.#parts = []
+      for (const id of Object.values(this.rig.shows)[0]?.songIds ?? []) {
+        const row = own(this.rig.songs, id)!
+        const song = { id: row.id, bpm: row.tempo }
+        for (const part of Object.values(this.rig.parts).sort((a, b) => a.order - b.order))
+          if (part.songId === id && !part.tonight?.isOut) this.#parts.push({ song })
+      }
+    }
+    return this.#parts
+  }
+  #parts: { readonly song: { readonly id: string; readonly bpm: number | null } }[] | null = null
+
+  /** Walked to, part by part; -1 where the show ends before. */
+  #partFrom(to: string, songId: string | null): number {
+    const all = this.#showParts()
+    const isFirst = (n: number) => n === 0 || all[n]!.song !== all[n - 1]!.song
+    if (to === 'nextPart') return this.part + 1 < all.length ? this.part + 1 : -1
+    if (to === 'previousPart') return this.part - 1
+    if (to === 'nextSong') {
+      for (let n = this.part + 1; n < all.length; n++) if (isFirst(n)) return n
+      return -1
+    }
+    let first = this.part
+    while (first > 0 && !isFirst(first)) first--
+    if (to === 'previousSong') {
+      for (let n = first - 1; n >= 0; n--) if (isFirst(n)) return n
+      return -1
+    }
+    for (let n = Math.max(0, first); n < all.length; n++)
+      if (isFirst(n) && all[n]!.song.id === songId) return n
+    for (let n = 0; n < first; n++) if (isFirst(n) && all[n]!.song.id === songId) return n
+    return -1
+  }
+
   #giveLayerBack(footswitch: Footswitch): void {
     if (this.heldBy !== footswitch.id) return
     this.heldBy = null
@@ -489,6 +529,20 @@ export class PlainFloor {
               : 'shift'
         this.heldBy = action.does === 'hold' ? (list.by?.id ?? null) : null
         return
+      case 'showStep': {
+        const to = this.#partFrom(action.to, action.songId)
+        if (to < 0) return
+        const song = this.#showParts()[to]!.song
+        const isAnother =
+          this.song !== song.id || (this.part >= 0 && this.#showParts()[this.part]!.song !== song)
+        this.part = to
+        this.song = song.id
+        if (isAnother && song.bpm !== null) {
+          this.tempo = song.bpm
+          this.taps = []
+        }
+        return
+      }
       case 'tempo': {
         const wanted = action.does === 'set' ? action.bpm : (this.tempo ?? 120) + action.bpm
         this.tempo = Math.min(400, Math.max(20, Math.round(wanted * 10) / 10))

@@ -1,5 +1,6 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
+import { placeKept } from '../rig/showOrder'
 import type { Known } from '../switching/known'
 import { tempoAfterEdit } from '../switching/tempoNow'
 import { firstBank, type FloorState } from './floor'
@@ -29,6 +30,7 @@ export function reconcile(rig: Rig, state: FloorState): FloorState {
     values: kept(known.values, (id) => own(rig.controls, id) !== undefined),
     contacts: kept(known.contacts, (key) => own(rig.devices, key.split('/')[0]!) !== undefined),
     sound: known.sound !== null && own(rig.sounds, known.sound) ? known.sound : null,
+    showAt: placeKept(rig, known.showAt),
     ...tempoAfterEdit(rig, { ...known, bankId }),
     // A foot whose switch is gone holds no layer.
     ...(known.heldBy !== null && !own(rig.switches, known.heldBy) && { layer: 'base', heldBy: null }),

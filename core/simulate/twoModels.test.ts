@@ -39,6 +39,7 @@ function simulated(rig: Rig, { state }: StepResult, arrived: readonly Arrived[])
     values: Object.fromEntries(Object.entries(known.values).sort()),
     presets: Object.fromEntries(Object.entries(known.presets).sort()),
     tempo: known.tempo,
+    song: known.songId,
     sweeping: Object.keys(known.running).sort(),
     arrived: inOrderOfEnds(arrived),
     devices: Object.values(rig.devices).map(({ id }) => {
@@ -59,6 +60,7 @@ function plainly(rig: Rig, plain: PlainFloor) {
     values: object(plain.values),
     presets: object(plain.presets),
     tempo: plain.tempo,
+    song: plain.song,
     sweeping: [...plain.sweeps.keys()].map((controlId) => `sweep/${controlId}`).sort(),
     arrived: inOrderOfEnds(plain.arrived),
     devices: Object.values(rig.devices).map(({ id }) => {

@@ -16,6 +16,7 @@ import { recallSound } from './action/recallSound'
 import { resync } from './action/resync'
 import { scene } from './action/scene'
 import { setControl } from './action/setControl'
+import { showStep } from './action/showStep'
 import { stepControl } from './action/stepControl'
 import { stepPreset } from './action/stepPreset'
 import { sweepControl } from './action/sweepControl'
@@ -50,6 +51,7 @@ const DOES: { readonly [Kind in ActionKind]: ActionDoes<ActionOf<Kind>> } = {
   tuner,
   looper,
   travel,
+  showStep,
   layer,
   macro,
   allOff,
@@ -68,6 +70,10 @@ export const asksKnown = (action: Action): boolean => doesOf(action).asks !== un
 /** What of what the controller knows its steps hang on. */
 export const askedBy = (rig: Rig, action: Action): readonly string[] =>
   doesOf(action).asks?.(rig, action) ?? []
+
+/** Actions one of which it does, by what is known then; none for one that does the same whatever is known. */
+export const oneOf = (rig: Rig, action: Action): readonly Action[] =>
+  doesOf(action).oneOf?.(rig, action) ?? []
 
 /** What an action says of a lamp, as far as the controller knows, and what is so of the devices while it is right. */
 export interface LampSay {

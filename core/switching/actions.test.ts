@@ -85,6 +85,7 @@ const BYTES: readonly (readonly [string, readonly Action[], readonly string[]])[
   ['tuner', [{ kind: 'tuner', controlId: id('tuner'), does: 'on' }], ['B3 1B 7F']],
   ['looper', [{ kind: 'looper', controlId: id('record'), does: 'record' }], ['B3 1C 7F']],
   ['travel', [{ kind: 'travel', to: 'next', bankId: null }], []],
+  ['showStep', [{ kind: 'showStep', to: 'song', songId: id('reel') }], ['C3 0B', 'B3 15 7F']],
   ['layer', [{ kind: 'layer', does: 'change' }], []],
   ['macro', [{ kind: 'macro', macroId: id('m') }], ['B3 14 01']],
   ['allOff', [{ kind: 'allOff' }], ['B3 15 00']],

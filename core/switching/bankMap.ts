@@ -7,7 +7,7 @@ import type { Bank, BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { SoundId } from '../rig/table/sound'
 import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
-import { expanded } from './action'
+import { expanded, oneOf } from './action'
 import { destination } from './action/travel'
 import { COMPILE_KEYS } from './compile'
 
@@ -34,6 +34,8 @@ export interface BankMap {
   readonly presses: readonly (readonly number[])[]
   /** The spots where a sound can be stepped on. */
   readonly sounds: ReadonlyMap<SoundId, readonly number[]>
+  /** The spots where a show can be stepped on to a sound. */
+  readonly inShow: ReadonlyMap<SoundId, readonly number[]>
   /** Spots that cannot be left, and those that cannot be left for home. */
   readonly deadEnds: readonly number[]
   readonly noWayHome: readonly number[]
@@ -82,14 +84,13 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
   const home = spotAt(controller.home ?? banks[0]!.id, 'base')
   const ways: Way[] = []
   const sounds = new Map<SoundId, number[]>()
+  const inShow = new Map<SoundId, number[]>()
   for (const [from, { bank, layer }] of spots.entries()) {
     for (const by of switchesHere(rig, bank.id, layer).values()) {
       for (const { actions } of actionLists(by)) {
-        const { spot, said, isHeld } = afterList(rig, actions, bank.id, layer)
-        for (const id of said) {
-          const at = sounds.get(id) ?? []
-          if (!at.includes(from)) sounds.set(id, [...at, from])
-        }
+        const { spot, said, shown, isHeld } = afterList(rig, actions, bank.id, layer)
+        for (const id of said) putAt(sounds, id, from)
+        for (const id of shown) putAt(inShow, id, from)
         const to = spotAt(spot.bankId, spot.layer)
         if (to < 0 || to === from) continue
         ways.push({ from, to, by })
@@ -113,6 +114,7 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
     home,
     presses,
     sounds,
+    inShow,
     deadEnds: spots.flatMap((_, n) =>
       spots.length > 1 && presses[home]![n]! < Infinity && !ways.some(({ from }) => from === n) ? [n] : [],
     ),
@@ -125,13 +127,20 @@ function work(rig: Rig, controllerId: ControllerId): BankMap | null {
   }
 }
 
-/** Where a list leaves the foot, and the sounds it recalls. A layer that is held is given back; what is done under it is under it. */
+function putAt(all: Map<SoundId, number[]>, id: SoundId, spot: number): void {
+  const at = all.get(id) ?? []
+  if (!at.includes(spot)) all.set(id, [...at, spot])
+}
+
+/** Where a list leaves the foot, the sounds it recalls, and those a show can be stepped on to. A layer that is held is given back; what is done under it is under it. */
 export function afterList(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Layer) {
   let spot = { bankId: bankId as BankId | null, layer }
   const said: SoundId[] = []
+  const shown: SoundId[] = []
   let isHeld = false
   for (const { action } of expanded(rig, actions)) {
     if (action.kind === 'recallSound') said.push(action.soundId)
+    for (const one of oneOf(rig, action)) if (one.kind === 'recallSound') shown.push(one.soundId)
     if (action.kind === 'travel' && action.to !== 'back')
       spot = { ...spot, bankId: destination(rig, action, { bankId: spot.bankId, back: [] }) ?? spot.bankId }
     if (action.kind === 'layer') isHeld = action.does === 'hold'
@@ -142,7 +151,7 @@ export function afterList(rig: Rig, actions: readonly Action[], bankId: BankId, 
           action.does === 'base' || (action.does === 'change' && spot.layer === 'shift') ? 'base' : 'shift',
       }
   }
-  return { spot, said, isHeld }
+  return { spot, said, shown, isHeld }
 }
 
 /** Fewest presses from one spot to all. */

@@ -7,6 +7,7 @@ import type { Controller } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import type { Sound } from '../rig/table/sound'
 import { wantsOf } from '../sound/want'
+import { oneOf } from './action'
 import { COMPILE_KEYS } from './compile'
 
 /** One program of a numbered combination. */
@@ -40,7 +41,9 @@ const known = perTables([...COMPILE_KEYS, 'switches'], (rig: Rig): ReadonlyMap<s
   const used = new Set(
     Object.values(rig.switches).flatMap(({ positions, longPress, doublePress, release }) =>
       [...positions, longPress, doublePress, release].flatMap((actions) =>
-        actions.flatMap((action) => (action.kind === 'recallSound' ? [action.soundId] : [])),
+        actions
+          .flatMap((action) => [action, ...oneOf(rig, action)])
+          .flatMap((action) => (action.kind === 'recallSound' ? [action.soundId] : [])),
       ),
     ),
   )

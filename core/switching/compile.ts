@@ -1,12 +1,12 @@
 import { own } from '../base/own'
-import { bankShape } from '../rig/bankShape'
+import { bankShape, showShape } from '../rig/shape'
 import { perRow, type Key } from '../rig/perTables'
 import type { Rig, TableName } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { ControllerEvent } from '../rig/table/controller'
 import type { Footswitch } from '../rig/table/switch'
 import { WANT_TABLES } from '../sound/want'
-import { actionSteps, expanded } from './action'
+import { actionSteps, expanded, oneOf } from './action'
 import type { Doing } from './action/actionDoes'
 import { learn, NOTHING_KNOWN, type Known } from './known'
 import type { ActionStep } from './step'
@@ -28,11 +28,11 @@ interface CompiledSwitch {
   readonly doublePress: readonly CompiledStep[]
 }
 
-/** What decides what a switch does, besides its own row and whose bank it is in. */
+/** What decides what a sound sends. */
 export const COMPILE_TABLES = [...WANT_TABLES, 'sounds', 'macros', 'banks'] as const satisfies TableName[]
 
-/** The same for answers that are kept: of banks only how they lie matters. */
-export const COMPILE_KEYS: readonly Key[] = [...WANT_TABLES, 'sounds', 'macros', bankShape]
+/** What decides what a switch does, besides its own row and whose bank it is in: of banks only how they lie matters, of the show how it runs. */
+export const COMPILE_KEYS: readonly Key[] = [...WANT_TABLES, 'sounds', 'macros', bankShape, showShape]
 
 const compiled = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): CompiledSwitch => {
   const doing = doingFirst(rig, footswitch)
@@ -60,6 +60,31 @@ export function listSteps(rig: Rig, actions: readonly Action[], doing: Doing): C
     known = afterSteps(known, steps)
     return steps.map((one): CompiledStep => ({ ...one, action: at }))
   })
+}
+
+/**
+ * The same where an action does one of several things by what is known: with the one that takes most messages in its
+ * place.
+ */
+export function mostSteps(
+  rig: Rig,
+  footswitch: Footswitch,
+  event: SwitchEvent,
+  position = 0,
+): readonly CompiledStep[] {
+  const actions = event === 'press' ? (footswitch.positions[position] ?? []) : footswitch[event]
+  const all = expanded(rig, actions)
+  if (all.every(({ action }) => oneOf(rig, action).length === 0))
+    return compile(rig, footswitch, event, position)
+  const doing = doingFirst(rig, footswitch)
+  const most = all.map(({ action }): Action => {
+    const lengths = oneOf(rig, action).map((one) => ({
+      one,
+      length: storedMessages(listSteps(rig, [one], doing)),
+    }))
+    return lengths.sort((a, b) => b.length - a.length)[0]?.one ?? action
+  })
+  return listSteps(rig, most, doing).map((step) => ({ ...step, action: all[step.action]!.at }))
 }
 
 /** What a controller knows once steps are done, those that run by themselves begun. */

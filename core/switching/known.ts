@@ -1,4 +1,5 @@
 import type { BankId } from '../rig/table/bank'
+import type { ShowPlace } from '../rig/showOrder'
 import type { SongId } from '../rig/table/song'
 import type { SoundId } from '../rig/table/sound'
 import type { Layer, SwitchId } from '../rig/table/switch'
@@ -21,8 +22,10 @@ export interface Known {
   readonly values: { readonly [controlId: string]: number }
   readonly contacts: { readonly [key: string]: boolean }
   readonly sound: SoundId | null
-  /** The song whose bank it came to last. */
+  /** The song it came to last: of a bank, or in its list of the show. */
   readonly songId: SongId | null
+  /** Where its list of the show stands; null before the first part. */
+  readonly showAt: ShowPlace | null
   /** Beats a minute, and who said so; null while it was told none. `tempoNow` says which one holds. */
   readonly tempo: number | null
   readonly tempoFrom: TempoFrom | null
@@ -62,6 +65,7 @@ export const NOTHING_KNOWN: Known = {
   contacts: {},
   sound: null,
   songId: null,
+  showAt: null,
   tempo: null,
   tempoFrom: null,
   stored: null,

@@ -8,9 +8,9 @@ import { inOrder, type Rig } from '../rig/rig'
 import { switchCount, type Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import { roleOf, type RoleKind } from '../rig/table/port'
-import type { Footswitch } from '../rig/table/switch'
-import { switchRecalls } from './action'
-import { COMPILE_KEYS, compile, storedMessages, type SwitchEvent } from './compile'
+import { actionLists, type Footswitch } from '../rig/table/switch'
+import { expanded, switchRecalls } from './action'
+import { COMPILE_KEYS, mostSteps, storedMessages, type SwitchEvent } from './compile'
 
 /** What a rig may ask of its foot controller. */
 export type Need =
@@ -29,6 +29,7 @@ export type Need =
   | 'switchingOutputs'
   | 'switchInputs'
   | 'clock'
+  | 'showList'
 
 /** How much of it the rig wants; `by` names what wants it. */
 export interface Requirement {
@@ -73,6 +74,8 @@ export function abilityFor(controller: Abilities, need: Need): number {
       return poles(controller, 'switchIn')
     case 'clock':
       return Number(controller.sendsClock)
+    case 'showList':
+      return Number(controller.keepsShow)
   }
 }
 
@@ -88,6 +91,7 @@ interface Demand {
   /** The most messages one of its events sends. */
   readonly messages: number
   readonly highestProgram: number
+  readonly stepsInShow: boolean
   /** Names of the devices it recalls presets on, and of those that need bank select for it. */
   readonly recalled: readonly string[]
   readonly banked: readonly string[]
@@ -98,7 +102,8 @@ const demandOf = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): Demand => {
     const device = own(rig.devices, deviceId)
     return device ? [{ name: device.name, ...addressOf(device.numbering, index) }] : []
   })
-  const sent = (event: SwitchEvent, position = 0) => storedMessages(compile(rig, footswitch, event, position))
+  const sent = (event: SwitchEvent, position = 0) =>
+    storedMessages(mostSteps(rig, footswitch, event, position))
   const namesOf = (some: typeof addresses) => [...new Set(some.map(({ name }) => name))]
   return {
     messages: highest([
@@ -108,6 +113,9 @@ const demandOf = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): Demand => {
       sent('doublePress'),
     ]),
     highestProgram: highest(addresses.map(({ program }) => program)),
+    stepsInShow: actionLists(footswitch).some(({ actions }) =>
+      expanded(rig, actions).some(({ action }) => action.kind === 'showStep'),
+    ),
     recalled: namesOf(addresses),
     banked: namesOf(addresses.filter(({ bank }) => bank > 0)),
   }
@@ -149,6 +157,7 @@ export function requirements(rig: Rig, controller: Controller): Requirement[] {
     { need: 'longPresses', wanted: anyOf(ours, ({ longPress }) => longPress.length > 0), by: [] },
     { need: 'doublePresses', wanted: anyOf(ours, ({ doublePress }) => doublePress.length > 0), by: [] },
     { need: 'shiftLayer', wanted: anyOf(ours, ({ layer }) => layer === 'shift'), by: [] },
+    { need: 'showList', wanted: Number(demands.some(({ stepsInShow }) => stepsInShow)), by: [] },
     // What the floor asks is asked of the first controller.
     ...(isMain ? floorNeeds(rig) : []),
   ]

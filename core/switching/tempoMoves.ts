@@ -2,6 +2,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { switchesHere } from '../rig/switchesHere'
 import type { Action } from '../rig/table/action'
+import { showTarget } from '../rig/showOrder'
 import { songTempo } from '../rig/table/song'
 import { actionLists, type SwitchId } from '../rig/table/switch'
 import { destination } from './action/travel'
@@ -43,6 +44,15 @@ function moveOf(rig: Rig, action: Action, known: Known): Pick<TempoMove, 'bpm' |
     case 'recallSound': {
       const tempo = own(rig.sounds, action.soundId)?.tempo ?? null
       return tempo === null ? [] : [{ bpm: tempo, by: 'sound' }]
+    }
+    case 'showStep': {
+      const target = showTarget(rig, known.showAt, action.to, action.songId)
+      if (!target) return []
+      const ofSound = own(rig.sounds, target.soundId ?? '')?.tempo ?? null
+      if (ofSound !== null) return [{ bpm: ofSound, by: 'sound' }]
+      const isNew = target.song.id !== known.songId
+      const bpm = isNew ? songTempo(target.song) : null
+      return bpm === null ? [] : [{ bpm, by: 'song' }]
     }
     case 'travel': {
       const bank = own(rig.banks, destination(rig, action, known) ?? '')

@@ -51,7 +51,9 @@ function storedNow(rig: Rig, from: TempoFrom): number | null {
  */
 export function tempoAfterEdit(rig: Rig, known: Known): Partial<Known> {
   const songId = known.songId !== null && own(rig.songs, known.songId) ? known.songId : null
-  const came = songOf(rig, known.bankId, songId) as Partial<Known>
+  // Where the list of the show went on to another song, the bank has no say until it is come to again.
+  const isOfList = songId !== null && known.showAt?.songId === songId
+  const came: Partial<Known> = isOfList ? {} : (songOf(rig, known.bankId, songId) as Partial<Known>)
   if (came.songId !== undefined) return came
   const { stored } = known
   const bpm = stored && storedNow(rig, stored.from)

@@ -9,6 +9,7 @@ import {
   moveOne,
   moveSwitches,
   own,
+  playedParts,
   playerOf,
   pointOf,
   showController,
@@ -22,9 +23,11 @@ import {
   type Proposal,
   type Rig,
 } from '#core'
+import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FoldSection from '~/components/common/FoldSection.vue'
 import NumberField from '~/components/common/NumberField.vue'
+import BoardChange from './BoardChange.vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
 import { lengthText, NO_BOARD_TEXT, placeShort, travelText } from '~/text/show'
@@ -69,10 +72,12 @@ const left = computed((): BoardMove[] =>
 )
 /** All of them at once; null where the rig has changed so that it cannot be done as found. */
 const whole = computed(() => moveSwitches(rig, left.value))
-const alone = computed(() => {
-  const show = showOn(rig)
-  return new Map(left.value.map((move) => [move.switchId, show && moveOne(rig, show, move)]))
-})
+const show = computed(() => showOn(rig))
+const alone = computed(
+  () => new Map(left.value.map((move) => [move.switchId, show.value && moveOne(rig, show.value, move)])),
+)
+/** Longer ones would hold the page up while they are drawn. */
+const isShort = computed(() => show.value !== null && playedParts(rig, show.value).length <= 120)
 const pinned = computed(() => Object.values(rig.switches).filter(({ isPinned }) => isPinned))
 const nameOf = (switchId: string) => {
   const row = own(rig.switches, switchId)
@@ -124,6 +129,10 @@ const saves = computed(() => {
         <template v-else-if="proposal && left.length === 0">This board is laid out.</template>
       </p>
     </div>
+    <p v-if="show?.stepsOn === 'nextPart'" class="soft">
+      This show is stepped on part by part: the foot stays on Next part, wherever the sounds stand. What is
+      found here is for a foot that steps on each sound.
+    </p>
     <template v-if="proposal && proposal.moves.length > 0">
       <table class="saves" aria-label="What it saves">
         <thead>
@@ -159,6 +168,13 @@ const saves = computed(() => {
         />
         <p class="soft">One undo brings everything back. Names, lamps and what they do go along.</p>
       </div>
+      <BoardChange
+        v-if="whole && !isRunning && isShort && controller && show"
+        :rig="rig"
+        :controller="controller"
+        :show="show"
+        :edit="whole"
+      />
       <div v-if="left.length > 0" class="scroll" tabindex="0" role="group" aria-label="What moves where">
         <table>
           <thead>
@@ -262,6 +278,7 @@ const saves = computed(() => {
           >; {{ count(beyond, 'switch', 'switches') }} of it lie beyond your reach</template
         >.
       </p>
+      <CautionLine caution="walkway" />
       <p v-if="controller && hitsTwo(controller, player)" class="warn">
         Your boot hits two of these switches at once. Keep what must not sound apart, or wear a narrower shoe.
       </p>

@@ -10,6 +10,8 @@ import {
   fillFromSong,
   moveSong,
   own,
+  placeSongSwitch,
+  showController,
   songTempo,
   type BankId,
   type PartId,
@@ -21,6 +23,7 @@ import {
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
+import ShowSwitches from './ShowSwitches.vue'
 import { useRigStore } from '~/stores/rig'
 import { bankText } from '~/text/actions/travel'
 import { count } from '~/text/counts'
@@ -62,6 +65,12 @@ const ofOther = computed(() => {
   const songId = own(rig.banks, bankId.value ?? '')?.songId ?? null
   return songId !== null && songId !== song.id ? (own(rig.songs, songId)?.name ?? '') : ''
 })
+const controller = computed(() => showController(rig))
+const oneSwitch = computed(
+  () =>
+    bankId.value &&
+    placeSongSwitch(rig, bankId.value as BankId, song.id, `${song.name}, parts`, nanoid(12) as SwitchId),
+)
 const told = ref('')
 function fill(): void {
   if (bankId.value === null) return
@@ -127,6 +136,26 @@ function fill(): void {
       <p v-if="ours.length > 0" class="soft">
         Played in {{ count(ours.length, 'bank') }}: {{ ours.map(({ id }) => bankText(rig, id)).join(', ') }}.
       </p>
+    </section>
+    <section class="fill" aria-label="Steps to this song">
+      <h3>Steps to it</h3>
+      <ShowSwitches :rig="rig" :steps="[{ to: 'song', songId: song.id, text: `First of ${song.name}` }]" />
+      <template v-if="!controller?.keepsShow && bankId !== null">
+        <Button
+          label="Its parts one a press, on one switch"
+          size="small"
+          severity="secondary"
+          :disabled="oneSwitch === null || ofOther !== ''"
+          @click="oneSwitch && rigs.edit(oneSwitch)"
+        />
+        <p class="soft">
+          {{
+            oneSwitch
+              ? `On a free switch of ${bankText(rig, bankId)}.`
+              : 'That takes a free switch in the bank, and from 2 to 16 parts with a sound.'
+          }}
+        </p>
+      </template>
     </section>
     <button type="button" class="word" @click="takeOut">Take it out of this show</button>
   </div>

@@ -16,6 +16,8 @@ const { rig, parts, isOld, done } = defineProps<{
 const emit = defineEmits<{ choose: [key: string] }>()
 
 const wrong = computed(() => (parts ?? []).filter((one) => one.wrong.length > 0))
+/** Nothing goes to the next part: nothing after it was looked at. */
+const isStopped = computed(() => wrong.value.some((one) => one.wrong.some(({ kind }) => kind === 'noStep')))
 const untold = computed(() => (parts ?? []).filter(({ isTimeUnknown }) => isTimeUnknown))
 const messages = computed(() => (parts ?? []).reduce((sum, one) => sum + one.messages, 0))
 const keyOf = ({ played }: Walked) => `${played.nth}/${played.part.id}`
@@ -32,6 +34,7 @@ const nameOf = ({ played }: Walked) => partName(rig, played.part, played.soundId
         <template v-else-if="wrong.length === 0">
           All {{ count(parts.length, 'part') }} come out as their sounds say.
         </template>
+        <template v-else-if="isStopped">It stops before the first part.</template>
         <template v-else>
           {{ wrong.length }} of {{ count(parts.length, 'part') }} {{ wrong.length === 1 ? 'is' : 'are' }} not
           right.

@@ -150,6 +150,11 @@ const outside = ({ outside: all }: Combo): string =>
         @take="alter({ thinsPedals: $event })"
       />
       <CheckField label="A shift layer" :value="controller.hasShift" @take="alter({ hasShift: $event })" />
+      <CheckField
+        label="Keeps a set list"
+        :value="controller.keepsShow"
+        @take="alter({ keepsShow: $event })"
+      />
       <NumberField
         label="Macros it keeps"
         :value="controller.macros"

@@ -50,6 +50,7 @@ export const NEED_TEXT: Record<Need, string> = {
   switchingOutputs: 'Switching contacts out',
   switchInputs: 'Footswitch contacts in',
   clock: 'Sends MIDI clock',
+  showList: 'Keeps a set list',
 }
 
 export const controlSayings: Sayings<

@@ -10,8 +10,12 @@ const said = (kind: Kind, devices: string): string => {
       return 'It names no sound yet: choose one.'
     case 'noSwitch':
       return 'No switch plays its sound: put it on one.'
+    case 'noStep':
+      return 'The show is stepped on part by part, and no switch goes to the next one: put Next part on a switch.'
     case 'noWay':
-      return 'No switch leads from the part before to the bank that has its sound: add one.'
+      return 'No switch leads from the part before to the bank that has its switch: add one.'
+    case 'otherPart':
+      return 'The step to the next part comes to another part by then: something on the way moves the list too.'
     case 'device':
       return `${devices} ${devices.includes(' and ') ? 'are' : 'is'} not as its sound says once all has come to rest.`
     case 'lost':

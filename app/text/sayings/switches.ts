@@ -63,6 +63,10 @@ const BEYOND: Record<Beyond['facts']['what'], (facts: Beyond['facts']) => Omit<F
     title: `The display has ${count(has, 'letter')}: too few for "${text}".`,
     body: `It would be cut. "${proposal}" fits and reads like no other in this bank.`,
   }),
+  showList: ({ controller }) => ({
+    title: `${controller} keeps no set list of its own.`,
+    body: 'Next part and next song need a list that the controller keeps: look in its manual. Without one, let a switch of each song go through the sounds of its parts, one a press.',
+  }),
   clock: ({ controller }) => ({
     title: `${controller} sends no MIDI clock.`,
     body: 'Nothing is sent here. Set the tempo by taps or by a control instead.',

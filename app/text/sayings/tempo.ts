@@ -35,6 +35,7 @@ const BY_TEXT = {
   tapOut: 'The taps it sends out',
   tempo: 'The tempo it sets',
   sound: 'The tempo of its sound',
+  song: 'The tempo of the song it comes to',
 } as const
 
 const switchName = ({ label, number }: { label: string; number: number }): string =>

@@ -14,6 +14,7 @@ import { recallSound, recallSoundSchema } from './action/recallSound'
 import { resync, resyncSchema } from './action/resync'
 import { scene, sceneSchema } from './action/scene'
 import { setControl, setControlSchema } from './action/setControl'
+import { showStep, showStepSchema } from './action/showStep'
 import { stepControl, stepControlSchema } from './action/stepControl'
 import { stepPreset, stepPresetSchema } from './action/stepPreset'
 import { sweepControl, sweepControlSchema } from './action/sweepControl'
@@ -49,6 +50,7 @@ export const actionSchema = z.discriminatedUnion('kind', [
   tunerSchema,
   looperSchema,
   travelSchema,
+  showStepSchema,
   layerSchema,
   macroSchema,
   allOffSchema,
@@ -79,6 +81,7 @@ const ROWS: { readonly [Kind in ActionKind]: ActionRow<ActionOf<Kind>> } = {
   tuner,
   looper,
   travel,
+  showStep,
   layer,
   macro,
   allOff,

@@ -103,6 +103,8 @@ export const controllerSchema = z.strictObject({
   thinsPedals: z.boolean().default(true),
   /** How many macros it keeps; 0 when the actions of one are put on each switch. */
   macros: z.int().min(0).max(1000).default(0),
+  /** It keeps a list of the show's parts, and a switch can go on in it. */
+  keepsShow: z.boolean().default(false),
   combos: combosSchema.nullable().default(null),
   /** From one switch to the next, in mm, across and from row to row (common practice: 65 and 100). */
   columnMm: z.int().min(20).max(300).default(65),
@@ -131,6 +133,7 @@ export const USUAL_SWITCHING = {
   tapForgetsMs: 2000,
   thinsPedals: true,
   macros: 0,
+  keepsShow: false,
   combos: null,
   columnMm: 65,
   rowMm: 100,

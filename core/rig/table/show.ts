@@ -9,6 +9,11 @@ export const showSchema = z.strictObject({
   order: orderSchema,
   name: nameSchema,
   songIds: z.array(idSchema<'song'>()).max(300),
+  /** What the foot steps on: the switch of each sound, or the one that goes to the next part. */
+  stepsOn: z.literal(['sounds', 'nextPart']).default('sounds'),
 })
 
 export type Show = Readonly<z.infer<typeof showSchema>>
+
+/** What a show has of fields that came later, as long as nothing is known. */
+export const USUAL_SHOW = { stepsOn: 'sounds' } satisfies Partial<Show>

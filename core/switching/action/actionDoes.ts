@@ -36,6 +36,8 @@ export interface ActionDoes<One> {
   readonly asks?: (rig: Rig, action: One) => readonly string[]
   /** The presets it recalls, whether they can be sent or not. */
   readonly recalls?: (rig: Rig, action: One) => readonly Recalled[]
+  /** Actions one of which it does, by what the controller knows. */
+  readonly oneOf?: (rig: Rig, action: One) => readonly Action[]
   /** Actions it stands for. */
   readonly expands?: (rig: Rig, action: One) => readonly Action[]
   /** Whether the lamp of a switch that does it is on, as far as the controller knows; null when it has no say. */

@@ -40,6 +40,7 @@ export const controllers = sqliteTable(
     hasShift: integer({ mode: 'boolean' }).notNull().default(false),
     thinsPedals: integer({ mode: 'boolean' }).notNull().default(true),
     macros: integer().notNull().default(0),
+    keepsShow: integer({ mode: 'boolean' }).notNull().default(false),
     combos: text({ mode: 'json' }).$type<Controller['combos']>(),
     columnMm: integer().notNull().default(65),
     rowMm: integer().notNull().default(100),

@@ -9,6 +9,7 @@ export const shows = sqliteTable(
     order: real().notNull(),
     name: text().notNull(),
     songIds: text({ mode: 'json' }).$type<Show['songIds']>().notNull(),
+    stepsOn: text().$type<Show['stepsOn']>().notNull().default('sounds'),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],
 )

@@ -14,6 +14,7 @@ import RecallSound from './RecallSound.vue'
 import ResyncAction from './ResyncAction.vue'
 import SceneAction from './SceneAction.vue'
 import SetControl from './SetControl.vue'
+import ShowStep from './ShowStep.vue'
 import StepControl from './StepControl.vue'
 import StepPreset from './StepPreset.vue'
 import SweepControl from './SweepControl.vue'
@@ -45,6 +46,7 @@ export const ACTION_EDITORS: { readonly [Kind in ActionKind]: Component } = {
   tuner: TunerAction,
   looper: LooperAction,
   travel: TravelAction,
+  showStep: ShowStep,
   layer: LayerAction,
   macro: MacroAction,
   allOff: AllOff,

@@ -15,7 +15,6 @@ import {
   newShow,
   own,
   partsOf,
-  placeKey,
   showOn,
   songsOf,
   travelOf,
@@ -26,20 +25,23 @@ import {
   type PartWay,
   type Proposal,
   type Rig,
+  type Show,
   type ShowId,
   type SongId,
   type Walked,
   removeShow,
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
+import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import TextField from '~/components/common/TextField.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import PartInspector from '~/components/show/PartInspector.vue'
 import ShowList from '~/components/show/ShowList.vue'
 import ShowSongInspector from '~/components/show/ShowSongInspector.vue'
+import ShowSwitches from '~/components/show/ShowSwitches.vue'
+import { useShowSteps } from '~/components/show/useShowSteps'
 import { usePlatform } from '~/platform/platform'
-import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
 import { travelText } from '~/text/show'
@@ -49,7 +51,6 @@ const BoardPane = defineAsyncComponent(() => import('~/components/show/BoardPane
 const WalkPane = defineAsyncComponent(() => import('~/components/show/WalkPane.vue'))
 
 const rigs = useRigStore()
-const floor = useFloorStore()
 const rig = computed(() => rigs.rig!)
 const show = computed(() => showOn(rig.value))
 const shows = computed(() =>
@@ -160,29 +161,16 @@ const chosenPart = computed(() => {
   return part && part.songId === chosenSong.value?.song.id ? part : null
 })
 
-/** Steps on a part's switch: the foot goes to its bank and layer, and on it as often as it needs. */
-function play({ route, played }: PartWay): void {
-  const last = route?.moves.at(-1)
-  if (!last) return
-  chosen.value = `${played.nth}/${played.part.id}`
-  floor.goToBank(last.from.bankId)
-  floor.goToLayer(last.from.layer)
-  floor.stepOnPlace(placeKey(last), last.how, route!.lastPresses)
-}
-const at = computed(() =>
-  ways.value.findIndex(({ played }) => `${played.nth}/${played.part.id}` === chosen.value),
-)
-function stepTo(by: number): void {
-  const next = ways.value[Math.min(ways.value.length - 1, Math.max(0, at.value + by))]
-  if (!next) return
-  chosen.value = `${next.played.nth}/${next.played.part.id}`
-  play(next)
-}
-function toSong(by: number): void {
-  const nth = (chosen.value === null ? -1 : (chosenSong.value?.nth ?? 0)) + by
-  const next = ways.value.find(({ played }) => played.nth === nth)
-  if (next) play(next)
-}
+const steps = useShowSteps(rig, show, ways, chosen)
+const { isOnward, can, play } = steps
+const chooseSchool = (stepsOn: Show['stepsOn']): unknown =>
+  show.value && rigs.edit(editShow(rig.value, show.value.id, { stepsOn }))
+const SHOW_STEPS = [
+  { to: 'nextPart', songId: null, text: 'Next part' },
+  { to: 'previousPart', songId: null, text: 'Previous part' },
+  { to: 'nextSong', songId: null, text: 'Next song' },
+] as const
+const noStep = computed(() => isOnward.value && ways.value.some(({ why }) => why === 'noStep'))
 
 function put(songId: SongId, name: string | null): void {
   const ids = { songId, showId: nanoid(12) as ShowId }
@@ -227,17 +215,30 @@ const summary = computed(() => {
             label="Previous part"
             size="small"
             severity="secondary"
-            :disabled="at <= 0"
-            @click="stepTo(-1)"
+            :disabled="!can.before"
+            @click="steps.toBefore"
           />
-          <Button label="Next part" size="small" :disabled="at >= ways.length - 1" @click="stepTo(1)" />
+          <Button label="Next part" size="small" :disabled="!can.next" @click="steps.toNext" />
           <Button
             label="Next song"
             size="small"
             severity="secondary"
-            :disabled="(chosenSong?.nth ?? 0) >= songs.length - 1"
-            @click="toSong(1)"
+            :disabled="!can.nextSong"
+            @click="steps.toNextSong"
           />
+        </div>
+        <ChoiceRow
+          label="The foot steps on"
+          :value="show.stepsOn"
+          :choices="[
+            { value: 'sounds', text: 'each sound' },
+            { value: 'nextPart', text: 'Next part' },
+          ]"
+          @choose="chooseSchool"
+        />
+        <div v-if="noStep" class="none" role="status">
+          <p>No switch goes to the next part yet.</p>
+          <ShowSwitches :rig="rig" :steps="SHOW_STEPS.slice(0, 1)" />
         </div>
         <p v-if="isLong && walkedOf !== rig" class="soft" role="status">
           Worked out anew; what is shown is of before.
@@ -339,6 +340,8 @@ const summary = computed(() => {
           required
           @take="rigs.edit(editShow(rig, show!.id, { name: $event }))"
         />
+        <h3>Steps in the show</h3>
+        <ShowSwitches :rig="rig" :steps="SHOW_STEPS" />
         <div class="bar">
           <button type="button" class="word" @click="addShow">New show from these songs</button>
           <button type="button" class="word" @click="rigs.edit(removeShow(rig, show!.id))">
@@ -379,6 +382,14 @@ const summary = computed(() => {
   width: 1px;
   height: 1px;
   overflow: hidden;
+}
+
+.none {
+  display: grid;
+  gap: 4px;
+  padding: 6px 10px;
+  border-left: 3px solid var(--error);
+  background: var(--error-ground);
 }
 
 .of-show {

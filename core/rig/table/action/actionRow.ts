@@ -1,7 +1,7 @@
 /** A row that an action names; `path` is inside the action. */
 export interface ActionName {
   readonly path: readonly string[]
-  readonly table: 'presets' | 'sounds' | 'controls' | 'devices' | 'banks' | 'macros'
+  readonly table: 'presets' | 'sounds' | 'controls' | 'devices' | 'banks' | 'macros' | 'songs'
   readonly id: string
 }
 

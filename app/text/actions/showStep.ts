@@ -1,0 +1,17 @@
+import { own, type ActionOf } from '#core'
+import { ownLine, type ActionText } from './actionText'
+
+export const SHOW_STEP_TEXT = {
+  nextPart: 'next part',
+  previousPart: 'previous part',
+  nextSong: 'next song',
+  previousSong: 'previous song',
+} as const
+
+export const showStep: ActionText<ActionOf<'showStep'>> = (rig, { to, songId }) =>
+  ownLine(
+    'Show',
+    to === 'song'
+      ? `first of ${own(rig.songs, songId ?? '')?.name ?? 'a song that is gone'}`
+      : SHOW_STEP_TEXT[to],
+  )

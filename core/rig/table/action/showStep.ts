@@ -1,0 +1,15 @@
+import * as z from 'zod'
+import { idSchema } from '../scalars'
+import type { ActionRow } from './actionRow'
+
+/** A step in the controller's own list of the show: to another part, with its sound and its song's tempo. */
+export const showStepSchema = z.strictObject({
+  kind: z.literal('showStep'),
+  to: z.literal(['nextPart', 'previousPart', 'nextSong', 'previousSong', 'song']),
+  /** For `song`, whose first part it goes to. */
+  songId: idSchema<'song'>().nullable(),
+})
+
+export const showStep: ActionRow<z.infer<typeof showStepSchema>> = {
+  names: ({ songId }) => (songId === null ? [] : [{ path: ['songId'], table: 'songs', id: songId }]),
+}

@@ -1,0 +1,75 @@
+import { own } from '../../base/own'
+import type { Rig } from '../../rig/rig'
+import { playedParts, showOn, showPlace, showTarget } from '../../rig/showOrder'
+import type { ActionOf } from '../../rig/table/action'
+import { songTempo, type SongId } from '../../rig/table/song'
+import type { SoundId } from '../../rig/table/sound'
+import { take, without } from '../phrase/phrase'
+import { storedTempo } from '../tempoNow'
+import type { ActionDoes } from './actionDoes'
+import { recallSound } from './recallSound'
+
+type Step = ActionOf<'showStep'>
+
+const step = (to: Step['to'], songId: SongId | null = null): Step => ({ kind: 'showStep', to, songId })
+
+/**
+ * The song's tempo where it comes to another song, then the sound of the part; a part without a sound sends nothing. The
+ * bank stays. What is played meanwhile by other switches does not move the list.
+ */
+export const showStep: ActionDoes<Step> = {
+  starts: (rig) => (soundsOf(rig, step('nextPart')).length > 0 ? step('nextPart') : null),
+  asks: () => ['show'],
+  steps: (rig, { to, songId }, doing) => {
+    const { known } = doing
+    const target = showTarget(rig, known.showAt, to, songId)
+    if (!target) return []
+    const { song, nth, soundId } = target
+    const bpm = songTempo(song)
+    const isNewSong = song.id !== known.songId || (known.showAt !== null && known.showAt.nth !== nth)
+    return [
+      {
+        kind: 'know',
+        learned: {
+          showAt: showPlace(target),
+          songId: song.id,
+          ...(isNewSong && bpm !== null && storedTempo(bpm, { kind: 'song', songId: song.id })),
+        },
+      },
+      ...(soundId === null ? [] : recallSound.steps(rig, { kind: 'recallSound', soundId }, doing)),
+    ]
+  },
+  oneOf: (rig, action) => soundsOf(rig, action).map((soundId) => ({ kind: 'recallSound', soundId })),
+  recalls: (rig, action) =>
+    soundsOf(rig, action).flatMap(
+      (soundId) => recallSound.recalls?.(rig, { kind: 'recallSound', soundId }) ?? [],
+    ),
+  isLit: (_, { to, songId }, { showAt }) => (to === 'song' ? showAt?.songId === songId : null),
+  reads: (rig, { words }) => {
+    const plain = (
+      [
+        ['nextPart', 'next', 'part'],
+        ['previousPart', 'previous', 'part'],
+        ['nextSong', 'next', 'song'],
+        ['previousSong', 'previous', 'song'],
+      ] as const
+    ).find(([, ...said]) => words.length === 2 && said.every((word) => words.includes(word)))
+    if (plain) return [{ action: step(plain[0]), sureness: 7 }]
+    const said = without(words, 'song')
+    if (!said || said.length === 0) return []
+    return Object.values(rig.songs).flatMap(({ id, name }) => {
+      const { left, fit } = take(said, name)
+      return fit === 0 || left.length > 0 ? [] : [{ action: step('song', id), sureness: fit + 3 }]
+    })
+  },
+}
+
+/** The sounds of the parts it can lead to, each once. */
+function soundsOf(rig: Rig, { to, songId }: Step): readonly SoundId[] {
+  const show = showOn(rig)
+  const parts = (show ? playedParts(rig, show) : []).filter(({ isFirstOfSong, song }) => {
+    if (to === 'song') return isFirstOfSong && song.id === songId
+    return to === 'nextPart' || to === 'previousPart' || isFirstOfSong
+  })
+  return [...new Set(parts.flatMap(({ soundId }) => (own(rig.sounds, soundId ?? '') ? soundId! : [])))]
+}
