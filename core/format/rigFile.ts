@@ -8,7 +8,7 @@ import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 const RIG_FILE_FORMAT = 'wire-step-rig'
 const RIG_FILE_VERSION = 9
 /** Files of these are read: what they lack is what it was taken to be then. */
-const READ_VERSIONS: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, RIG_FILE_VERSION]
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, RIG_FILE_VERSION] as const
 
 const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
 
@@ -35,7 +35,7 @@ const tablesSchema = z.strictObject({
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */
 export const rigFileSchema = z.strictObject({
   format: z.literal(RIG_FILE_FORMAT),
-  version: z.literal([1, 2, 3, 4, 5, 6, 7, RIG_FILE_VERSION]),
+  version: z.literal(READ_VERSIONS),
   tables: tablesSchema,
 })
 
@@ -75,7 +75,7 @@ export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
     .object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown().optional() })
     .safeParse(json.value)
   if (!head.success) return refuse({ code: 'notARigFile' })
-  if (!READ_VERSIONS.includes(head.data.version))
+  if (!(READ_VERSIONS as readonly unknown[]).includes(head.data.version))
     return refuse({
       code: 'wrongVersion',
       found: versionText(head.data.version),

@@ -213,7 +213,7 @@ const isOther = ({ part }: PartRow) => own(rig.sounds, part.tonight?.soundId ?? 
 
 .row {
   display: grid;
-  grid-template-columns: minmax(90px, 190px) 64px minmax(0, 1fr) auto;
+  grid-template-columns: minmax(90px, 190px) 84px minmax(0, 1fr) auto;
   gap: 12px;
   align-items: center;
   padding: 3px 6px 3px 38px;
