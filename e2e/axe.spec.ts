@@ -1,18 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, openView, test, tile } from './player'
-
-async function seriousFaults(page: Page) {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => ({
-      id,
-      targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
-    }))
-}
+import { expect, openView, test, tile, seriousFaults } from './player'
 
 for (const theme of ['light', 'stage'])
   test.describe(`in the ${theme} theme`, () => {

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, saved, test } from './player'
+import { bytesSent, deviceNow, expect, inspector, openView, saved, test, seriousFaults } from './player'
 
 const floor = (page: Page) => page.getByRole('region', { name: 'Floor' })
 /** A pedal in the dock, whatever role it is in. */
@@ -216,17 +215,7 @@ for (const theme of ['light', 'stage'])
   test(`axe finds nothing serious in Pedals in the ${theme} theme`, async ({ page, rigId }) => {
     await page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme)
     await openView(page, rigId, 'pedals')
-    const faults = async () => {
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-        .analyze()
-      return violations
-        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-        .map(({ id, nodes }) => ({
-          id,
-          targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
-        }))
-    }
+    const faults = () => seriousFaults(page)
     await tab(page, 'Left foot')
     await page.getByRole('group', { name: 'Targets of this role' }).getByRole('button').first().click()
     expect(await faults()).toEqual([])

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 
 export { expect }
@@ -58,3 +59,16 @@ export async function pickFile(
   await chooser.setFiles(file)
 }
 const chooserOf = (page: Page) => page.waitForEvent('filechooser')
+
+/** What axe finds that is serious, on the whole page. */
+export async function seriousFaults(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => ({
+      id,
+      targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
+    }))
+}

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { deviceNow, expect, inspector, openView, test } from './player'
+import { deviceNow, expect, inspector, openView, test, seriousFaults } from './player'
 
 const tab = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Parts of the set list' }).getByRole('tab', { name }).click()
@@ -25,6 +24,65 @@ test('a show is stepped through part by part, and the floor plays each', async (
   await expect(deviceNow(page, 'Bass preamp')).toContainText('3 Round')
 })
 
+test('a show is stepped on part by part, by a switch that goes on in it', async ({ page, rigId }) => {
+  await openView(page, rigId, 'show')
+  await page.getByRole('group', { name: 'The foot steps on' }).getByText('Next part').click()
+  // Two switches make the whole show: the foot stays where it is.
+  await expect(
+    page.getByText(/^12 numbers, 43 parts, \d+ cm of foot travel, 46 presses, 1 bank change$/),
+  ).toBeVisible()
+  const next = page.getByRole('button', { name: 'Next part', exact: true })
+  await next.click()
+  await expect(part(page, /^Gale, all hands/)).toHaveAttribute('aria-current', 'true')
+  await next.click()
+  await expect(part(page, /^Lantern pad/)).toHaveAttribute('aria-current', 'true')
+  await expect(deviceNow(page, 'Tape echo')).toContainText('Long tape')
+  await page.getByRole('button', { name: 'Previous part' }).click()
+  await expect(part(page, /^Gale, all hands/)).toHaveAttribute('aria-current', 'true')
+  await page.getByRole('button', { name: 'Next song' }).click()
+  await expect(part(page, /^Verse, dry/)).toBeVisible()
+  await expect(inspector(page)).toContainText('switch 2 of the shift layer')
+  await expect(deviceNow(page, 'Bass preamp')).toContainText('3 Round')
+  // A part further on is brought to at once, with its song's tempo.
+  await list(page)
+    .getByRole('button', { name: /^Storm, an octave down/ })
+    .press('Enter')
+  await expect(
+    page.getByRole('region', { name: 'Floor' }).getByRole('button', { name: /^132/ }),
+  ).toBeVisible()
+})
+
+test('what a show needs is put on switches by one press each, and taken back', async ({
+  page,
+  request,
+  rigId,
+}) => {
+  await openView(page, rigId, 'show')
+  await list(page)
+    .getByRole('button', { name: /^6 ?The storm/ })
+    .click()
+  const steps = inspector(page).getByRole('region', { name: 'Steps to this song' })
+  await steps.getByRole('button', { name: 'Put First of The storm on a switch' }).click()
+  await expect(steps.getByText(/^bank \d+ .*, switch \d/)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(steps.getByRole('button', { name: 'Put First of The storm on a switch' })).toBeVisible()
+  // A sound whose only switch was cleared is put on one of its song's bank.
+  const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()
+  const changes = [{ table: 'switches', id: 'undertow-6', before: rig.switches['undertow-6'], after: null }]
+  const cleared = await request.post(`/api/rigs/${rigId}/edits`, {
+    data: { id: 'clear-undertow-6', edit: { label: 'clearSwitch', changes } },
+  })
+  expect(cleared.ok()).toBe(true)
+  await page.reload()
+  await part(page, /^Swell, doubled.*no switch plays this/).click()
+  await inspector(page)
+    .getByRole('button', { name: /^Put it on a switch of 2 Undertow/ })
+    .click()
+  await expect(part(page, /^Swell, doubled/)).not.toContainText('no switch')
+  await inspector(page).getByRole('button', { name: 'Step on it' }).click()
+  await expect(deviceNow(page, 'Octaver')).toContainText('closed')
+})
+
 test('a better board is found, taken switch by switch and whole, and comes back in one undo each', async ({
   page,
   rigId,
@@ -41,6 +99,8 @@ test('a better board is found, taken switch by switch and whole, and comes back 
     .toBeLessThanOrEqual(60)
   const stop = page.getByRole('button', { name: 'Stop', exact: true })
   if (await stop.isVisible()) await stop.click()
+  const drawing = page.getByRole('region', { name: 'The board, now and then' })
+  await expect(drawing.getByRole('img')).toHaveCount(2)
   const moves = page.getByRole('group', { name: 'What moves where' }).getByRole('row')
   const before = await moves.count()
   await moves
@@ -132,14 +192,7 @@ for (const theme of ['light', 'stage'])
   test(`axe finds nothing serious in Set list in the ${theme} theme`, async ({ page, rigId }) => {
     await page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme)
     await openView(page, rigId, 'show')
-    const faults = async () => {
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-        .analyze()
-      return violations
-        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-        .map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))])
-    }
+    const faults = () => seriousFaults(page)
     await expect(list(page)).toBeVisible()
     expect(await faults()).toEqual([])
     await part(page, /^Chorus, drive/).click()

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, saved, test } from './player'
+import { bytesSent, deviceNow, expect, inspector, openView, saved, test, seriousFaults } from './player'
 
 const tab = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Parts of the tempo' }).getByRole('tab', { name }).click()
@@ -253,17 +252,7 @@ for (const theme of ['light', 'stage'])
   test(`axe finds nothing serious in Tempo in the ${theme} theme`, async ({ page, rigId }) => {
     await page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme)
     await openView(page, rigId, 'tempo')
-    const faults = async () => {
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-        .analyze()
-      return violations
-        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-        .map(({ id, nodes }) => ({
-          id,
-          targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
-        }))
-    }
+    const faults = () => seriousFaults(page)
     await page.keyboard.press('b')
     await page.waitForTimeout(500)
     await page.keyboard.press('b')

@@ -135,6 +135,23 @@ function faultText(rig: Rig, fault: Fault): string {
   }
 }
 
+/** Whose tempo holds in place of the song's, and what to do. */
+function whoseTempo(rig: Rig, from: Extract<Wrong, { kind: 'tempo' }>['from']): string {
+  const takeUp = 'Nothing on the way takes it up: give the song a bank, or step on Next part.'
+  switch (from?.kind) {
+    case 'sound':
+      return `${own(rig.sounds, from.soundId)?.name ?? 'A sound'} stores its own: take that out, or give this song another sound.`
+    case 'song':
+      return `That is the tempo of ${own(rig.songs, from.songId)?.name ?? 'another song'}. ${takeUp}`
+    case 'clock':
+      return 'A clock from outside says so.'
+    case undefined:
+      return takeUp
+    default:
+      return 'A switch or bank on the way sets it.'
+  }
+}
+
 /** One wrong moment of a show: what, and what to do. */
 export function wrongText(rig: Rig, wrong: Wrong): string {
   switch (wrong.kind) {
@@ -155,7 +172,7 @@ export function wrongText(rig: Rig, wrong: Wrong): string {
         ? `It takes ${msText(wrong.readyMs)} to get there, longer than the whole part before (${msText(wrong.hasMs)}).`
         : `It takes ${msText(wrong.readyMs)} to get there, and there are ${msText(wrong.hasMs)}. Move its switch nearer, or step on it earlier.`
     case 'tempo':
-      return `The tempo is ${bpmText(wrong.is)} bpm, and the song stores ${bpmText(wrong.wanted)}. A sound or bank on the way says otherwise.`
+      return `The tempo is ${bpmText(wrong.is)} bpm, and the song stores ${bpmText(wrong.wanted)}. ${whoseTempo(rig, wrong.from)}`
     case 'lost':
       return `${deviceName(rig, wrong.deviceId)} loses messages: they come while it is loading.`
   }

@@ -155,6 +155,13 @@ describe('what a switch sends', () => {
       one({ positions: [[set(9)], [set(3)], [set(9)]] }),
       one({ positions: [[set(9)], [set(3)], [set(8)]] }),
     )
+    // What hangs on where the show is does the same only where the same step is asked.
+    const goOn = (to: 'nextPart' | 'nextSong'): Action => ({ kind: 'showStep', to, songId: null })
+    expectBoth(
+      'twinGestures',
+      one({ positions: [[goOn('nextPart')]], longPress: [goOn('nextPart')] }),
+      one({ positions: [[goOn('nextPart')]], longPress: [goOn('nextSong')] }),
+    )
     // Sent by way of a sound or by hand is the same on the wire, and another thing to the lamps.
     expect(codes(one({ positions: [[travel('next')]], longPress: [goTo('three')] }))).not.toContain(
       'twinGestures',

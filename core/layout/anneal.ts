@@ -109,32 +109,16 @@ export class Annealer {
     return sum
   }
 
-  #apartAt(u: number, place: number, but: number): number {
-    const { group, zone, apart, items } = this.#problem
-    const own = group[u]!
-    if (apart === 0 || own < 0) return 0
-    let sum = 0
-    for (let v = 0; v < items; v++)
-      if (v !== u && v !== but && group[v] === own && zone[this.at[v]!] !== zone[place]) sum += apart
-    return sum
-  }
-
   /** How much dearer it is with item u in a place, and what is there where u was. */
   #change(u: number, place: number): number {
     const from = this.at[u]!
     const v = this.#inPlace[place]!
-    let sum =
-      this.#costAt(u, place, v) -
-      this.#costAt(u, from, v) +
-      this.#apartAt(u, place, v) -
-      this.#apartAt(u, from, v)
+    let sum = this.#costAt(u, place, v) - this.#costAt(u, from, v)
     // Two that change places are as far apart afterwards as before.
     if (v >= 0)
       sum +=
         this.#costAt(v, from, u) -
         this.#costAt(v, place, u) +
-        this.#apartAt(v, from, u) -
-        this.#apartAt(v, place, u) +
         this.#between(u, v, place, from) -
         this.#between(u, v, from, place)
     return sum

@@ -39,6 +39,8 @@ export function* improve(problem: Placing, start: Places, seed = 1): Generator<F
   const matrices = isDense ? matricesOf(problem) : null
   const tabu = matrices && new Tabu(matrices, random)
   const breeder = tabu && problem.places <= SMALL ? new Breeder(matrices, tabu, random) : null
+  /** Breeding knows no hurry: where there is one, only every other slice is bred. */
+  const bred = problem.late > 0 && problem.pairs.some(({ within }) => within < Infinity) ? 2 : 16
   /** What one short search costs. */
   const small = 15 * problem.places ** 3
   let best = start.slice()
@@ -49,10 +51,10 @@ export function* improve(problem: Placing, start: Places, seed = 1): Generator<F
     cost = now
     best = at.slice()
   }
-  /** With hurry and belonging counted too, which the full matrices leave out. */
+  /** With hurry counted too, which the full matrices leave out. */
   const polished = (whole: Int32Array): Places => {
     const at = whole.subarray(0, problem.items)
-    if (problem.late === 0 && problem.apart === 0) return at
+    if (problem.late === 0) return at
     annealer.load(at)
     annealer.descend()
     return annealer.at
@@ -64,7 +66,7 @@ export function* improve(problem: Placing, start: Places, seed = 1): Generator<F
   for (let rounds = 0; ; rounds++) {
     yield { at: best.slice(), cost, rounds }
     if (!annealer.canMove) continue
-    if (breeder !== null && rounds % 16 !== 0) {
+    if (breeder !== null && rounds % bred !== 0) {
       const from = withFree(problem, best)
       for (let left = SLICE; left > 0; left -= small) take(polished(breeder.next(from).at))
     } else if (tabu === null || rounds % 2 === 0) {

@@ -147,7 +147,7 @@ describe('the search', () => {
   it('knows what every exchange changes where items pay alone, some are fixed and places are free', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const { problem, start } = makePlacing(seed, 20)
-      const plain: Placing = { ...problem, late: 0, time: null, apart: 0 }
+      const plain: Placing = { ...problem, late: 0, time: null }
       const tabu = new Tabu(matricesOf(plain), seeded(seed))
       const whole = new Int32Array(plain.places)
       whole.set(start)
@@ -165,7 +165,7 @@ describe('the search', () => {
   it('is exact where one of the two is symmetric', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const { problem, start } = makePlacing(seed)
-      const plain: Placing = { ...problem, late: 0, time: null, apart: 0 }
+      const plain: Placing = { ...problem, late: 0, time: null }
       const { n, flow, distance, alone } = matricesOf(plain)
       let sum = 0
       for (let i = 0; i < start.length; i++) sum += alone[i * n + start[i]!]!
@@ -175,7 +175,7 @@ describe('the search', () => {
     }
   })
 
-  it('says of every run what it gained, with hurry, groups, free places and lopsided costs', () => {
+  it('says of every run what it gained, with hurry, free places and lopsided costs', () => {
     let moved = 0
     for (let seed = 1; seed <= 400; seed++) {
       const { problem, start } = makePlacing(seed)

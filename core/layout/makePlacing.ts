@@ -1,7 +1,7 @@
 import { seeded } from '../base/seeded'
 import type { Pair, Placing } from './placing'
 
-/** A generated question of any kind: lopsided costs, pairs that hurry, groups, free places, fixed items. */
+/** A generated question of any kind: lopsided costs, pairs that hurry, free places, fixed items. */
 export function makePlacing(seed: number, most = 14): { problem: Placing; start: Int32Array } {
   const random = seeded(seed)
   const some = (count: number) => Math.floor(random() * count)
@@ -29,7 +29,6 @@ export function makePlacing(seed: number, most = 14): { problem: Placing; start:
     start[k] = one
   }
   const hurries = some(2) === 0
-  const belongs = some(2) === 0
   return {
     problem: {
       items,
@@ -40,9 +39,6 @@ export function makePlacing(seed: number, most = 14): { problem: Placing; start:
       late: hurries ? 1000 : 0,
       alone: some(2) === 0 ? Float64Array.from({ length: items * places }, () => some(200)) : null,
       isFixed: Array.from({ length: items }, () => some(5) === 0),
-      zone: Int32Array.from({ length: places }, () => some(3)),
-      group: Int32Array.from({ length: items }, () => some(4) - 1),
-      apart: belongs ? 500 : 0,
     },
     start: start.slice(0, items),
   }

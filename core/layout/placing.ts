@@ -1,7 +1,6 @@
 /**
  * Items to be put in places, one in each, so that what is paid between pairs is least: the quadratic assignment problem
- * (Koopmans and Beckmann, Econometrica 25 (1957) 53-76) with more places than items, pairs that hurry, and items that
- * belong in one zone. Everything is counted from 0; matrices are rows by columns in one array.
+ * (Koopmans and Beckmann, Econometrica 25 (1957) 53-76) with more places than items, and pairs that hurry. Everything is counted from 0; matrices are rows by columns in one array.
  */
 export interface Placing {
   readonly items: number
@@ -19,11 +18,6 @@ export interface Placing {
   readonly alone: Float64Array | null
   /** Items that stay where they are, by item. */
   readonly isFixed: readonly boolean[]
-  /** The zone of each place, and the groups whose items belong in one zone: -1 for none. */
-  readonly zone: Int32Array
-  readonly group: Int32Array
-  /** Paid for every pair of one group in different zones. */
-  readonly apart: number
 }
 
 export interface Pair {
@@ -58,15 +52,12 @@ export function plainPlacing(n: number, flow: ArrayLike<number>, distance: Array
     late: 0,
     alone: null,
     isFixed: Array.from({ length: n }, () => false),
-    zone: new Int32Array(n),
-    group: new Int32Array(n).fill(-1),
-    apart: 0,
   }
 }
 
 /** What a placing costs, summed pair by pair. */
 export function costOf(problem: Placing, at: Places): number {
-  const { places, cost, time, late, alone, zone, group, apart, items } = problem
+  const { places, cost, time, late, alone, items } = problem
   let sum = 0
   if (alone !== null) for (let u = 0; u < items; u++) sum += alone[u * places + at[u]!]!
   for (const { from, to, weight, within } of problem.pairs) {
@@ -74,10 +65,6 @@ export function costOf(problem: Placing, at: Places): number {
     sum += weight * cost[edge]!
     if (time !== null && time[edge]! > within) sum += late
   }
-  if (apart > 0)
-    for (let u = 0; u < items; u++)
-      for (let v = u + 1; v < items; v++)
-        if (group[u]! >= 0 && group[u] === group[v] && zone[at[u]!] !== zone[at[v]!]) sum += apart
   return sum
 }
 

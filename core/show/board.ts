@@ -124,14 +124,8 @@ export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
     .sort((a, b) => (a.id < b.id ? -1 : 1))
   const movable = ofBoard.filter((one) => canMove(rig, one) && isReallyThere(rig, one))
   if (movable.length === 0) return 'nothingMoves'
-  const groups = new Set(movable.flatMap(({ bankId, group }) => (group === '' ? [] : [`${bankId}/${group}`])))
   const isMovable = new Set(movable.map(({ id }) => id))
-  const fixed = ofBoard.filter(
-    (one) =>
-      !isMovable.has(one.id) &&
-      one.jack === '' &&
-      (played.includes(one) || groups.has(`${one.bankId}/${one.group}`)),
-  )
+  const fixed = ofBoard.filter((one) => !isMovable.has(one.id) && one.jack === '' && played.includes(one))
   const switches = [...movable, ...new Set(fixed)]
   const open = openPlaces(rig, controller, movable)
   const places: BoardPlace[] = [...open]
@@ -147,8 +141,6 @@ export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
     }),
   )
   const { cost, time } = boardCosts(rig, controller, places)
-  const zones = [...new Set(places.map(({ bankId }) => bankId))]
-  const named = [...groups]
   return {
     switches,
     places,
@@ -162,11 +154,6 @@ export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
       late: LATE_COST,
       alone: aloneCosts(rig, controller, ways, switches, places, stand),
       isFixed: switches.map((one) => !isMovable.has(one.id)),
-      zone: Int32Array.from(places.map(({ bankId }) => zones.indexOf(bankId))),
-      group: Int32Array.from(
-        switches.map((one) => (one.group === '' ? -1 : named.indexOf(`${one.bankId}/${one.group}`))),
-      ),
-      apart: FORBIDDEN,
     },
   }
 }

@@ -363,7 +363,7 @@ describe('the walk through a show', () => {
     const song = Object.values(rig.songs)[0]!
     const timed = { ...rig, songs: { ...rig.songs, [song.id]: { ...song, tempo: 97 } } }
     const tempi = walked(timed).flatMap(({ wrong }) => wrong)
-    expect(tempi[0]).toEqual({ kind: 'tempo', wanted: 97, is: 120 })
+    expect(tempi[0]).toEqual({ kind: 'tempo', wanted: 97, is: 120, from: null })
     expect(new Set(tempi.map(({ kind }) => kind))).toEqual(new Set(['tempo']))
   })
 

@@ -8,7 +8,7 @@ import { songTempo, type SongId } from '../rig/table/song'
 import type { Sound, SoundId } from '../rig/table/sound'
 import { sendingOf } from '../sound/sending'
 import { wantsOf } from '../sound/want'
-import { tempoNow } from '../switching/tempoNow'
+import { tempoNow, type TempoNow } from '../switching/tempoNow'
 import { floorAtPowerOn, type FloorState } from '../simulate/floor'
 import { truth } from '../simulate/lampTruth'
 import { advance, settle, step } from '../simulate/step'
@@ -56,8 +56,8 @@ export type Wrong =
   | { readonly kind: 'device'; readonly fault: Fault }
   /** Ready later than its first note, in ms. */
   | { readonly kind: 'late'; readonly readyMs: number; readonly hasMs: number; readonly isWholePart: boolean }
-  /** The song's tempo does not hold. */
-  | { readonly kind: 'tempo'; readonly wanted: number; readonly is: number }
+  /** The song's tempo does not hold: whose does instead. */
+  | { readonly kind: 'tempo'; readonly wanted: number; readonly is: number; readonly from: TempoNow['from'] }
   /** The step to the next part came to another one. */
   | { readonly kind: 'otherPart' }
   /** Messages came while a device was loading and were lost. */
@@ -227,10 +227,10 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
     if (sound && readyMs !== null)
       for (const fault of soundFaults(rig, sound, state)) wrong.push({ kind: 'device', fault })
     const bpm = songTempo(song)
-    const now = tempoNow(state.known).bpm
+    const now = tempoNow(state.known)
     const key = `${nth}/${song.id as SongId}`
-    if (sound && readyMs !== null && bpm !== null && Math.abs(now - bpm) > 0.05 && wrongTempo !== key) {
-      wrong.push({ kind: 'tempo', wanted: bpm, is: now })
+    if (sound && readyMs !== null && bpm !== null && Math.abs(now.bpm - bpm) > 0.05 && wrongTempo !== key) {
+      wrong.push({ kind: 'tempo', wanted: bpm, is: now.bpm, from: now.from })
       wrongTempo = key
     }
     yield { played, wrong, readyMs, isTimeUnknown, messages }

@@ -232,10 +232,6 @@ label span {
 }
 
 textarea {
-  padding: 6px 8px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--corner);
-  background: var(--sheet);
   white-space: pre;
   overflow: auto;
 }

@@ -156,11 +156,4 @@ function takeEnd(field: 'low' | 'high', event: Event): void {
   grid-template-columns: 1fr 1fr;
   gap: 8px;
 }
-
-textarea {
-  padding: 6px 8px;
-  border: 1px solid var(--line-strong);
-  border-radius: var(--corner);
-  background: var(--sheet);
-}
 </style>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import { computed, toRef } from 'vue'
 import {
   editRow,
   findSwitch,
   hitsTwo,
   isInReach,
   moveOne,
-  moveSwitches,
   own,
-  playedParts,
   playerOf,
   pointOf,
   showController,
@@ -27,7 +25,7 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FoldSection from '~/components/common/FoldSection.vue'
 import NumberField from '~/components/common/NumberField.vue'
-import BoardChange from './BoardChange.vue'
+import { useProposal } from './useProposal'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
 import { lengthText, NO_BOARD_TEXT, placeShort, travelText } from '~/text/show'
@@ -58,26 +56,14 @@ const beyond = computed(() => {
         (number) => !isInReach(one, player.value, pointOf(one, { jack: '', number })),
       ).length
 })
-const proposal = computed(() => (found === null || typeof found === 'string' ? null : found))
-/** Those that are not where they would go yet, from where they are now. */
-const left = computed((): BoardMove[] =>
-  (proposal.value?.moves ?? []).flatMap(({ switchId, to }) => {
-    const row = own(rig.switches, switchId)
-    if (!row) return []
-    const from = { bankId: row.bankId, layer: row.layer, number: row.number }
-    return from.bankId === to.bankId && from.layer === to.layer && from.number === to.number
-      ? []
-      : [{ switchId, from, to }]
-  }),
+const { proposal, left, whole } = useProposal(
+  toRef(() => rig),
+  toRef(() => found),
 )
-/** All of them at once; null where the rig has changed so that it cannot be done as found. */
-const whole = computed(() => moveSwitches(rig, left.value))
 const show = computed(() => showOn(rig))
 const alone = computed(
   () => new Map(left.value.map((move) => [move.switchId, show.value && moveOne(rig, show.value, move)])),
 )
-/** Longer ones would hold the page up while they are drawn. */
-const isShort = computed(() => show.value !== null && playedParts(rig, show.value).length <= 120)
 const pinned = computed(() => Object.values(rig.switches).filter(({ isPinned }) => isPinned))
 const nameOf = (switchId: string) => {
   const row = own(rig.switches, switchId)
@@ -168,13 +154,6 @@ const saves = computed(() => {
         />
         <p class="soft">One undo brings everything back. Names, lamps and what they do go along.</p>
       </div>
-      <BoardChange
-        v-if="whole && !isRunning && isShort && controller && show"
-        :rig="rig"
-        :controller="controller"
-        :show="show"
-        :edit="whole"
-      />
       <div v-if="left.length > 0" class="scroll" tabindex="0" role="group" aria-label="What moves where">
         <table>
           <thead>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import Textarea from 'primevue/textarea'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { pasteShow, readShow, rigName, type PartId, type Rig, type ShowId, type SongId } from '#core'
@@ -46,13 +45,13 @@ function take(): void {
       A song a line; its parts below it, each begun with a dash. Behind a name comes what you know: tempo,
       key, metre of a song; length of a part and the rest before it.
     </p>
-    <Textarea
+    <textarea
       v-model="text"
       aria-label="Lines of the show"
       aria-describedby="paste-how"
       :placeholder="EXAMPLE"
       rows="10"
-      fluid
+      spellcheck="false"
     />
     <p class="sum" role="status">
       <template v-if="read.songs.length > 0">
@@ -79,6 +78,11 @@ function take(): void {
 </template>
 
 <style scoped>
+textarea {
+  width: 100%;
+  margin-top: 8px;
+}
+
 .sum {
   padding: 6px 0;
   font-weight: 600;

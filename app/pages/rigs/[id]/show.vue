@@ -15,7 +15,9 @@ import {
   newShow,
   own,
   partsOf,
+  showController,
   showOn,
+  showSwitch,
   songsOf,
   travelOf,
   turnOnShow,
@@ -36,10 +38,12 @@ import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import TextField from '~/components/common/TextField.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import BoardChange from '~/components/show/BoardChange.vue'
 import PartInspector from '~/components/show/PartInspector.vue'
 import ShowList from '~/components/show/ShowList.vue'
 import ShowSongInspector from '~/components/show/ShowSongInspector.vue'
 import ShowSwitches from '~/components/show/ShowSwitches.vue'
+import { useProposal } from '~/components/show/useProposal'
 import { useShowSteps } from '~/components/show/useShowSteps'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
@@ -146,6 +150,11 @@ onBeforeUnmount(() => {
   seeker.close()
 })
 
+const controller = computed(() => showController(rig.value))
+const { whole } = useProposal(rig, board)
+/** A long show would hold the page up while it is drawn. */
+const drawn = computed(() => (isSeeking.value || isLong.value ? null : whole.value))
+
 const TEXT: Record<Pane, string> = { order: 'In order', board: 'Lay the board out', walk: 'Walk through' }
 const panes = computed(() => (Object.keys(TEXT) as Pane[]).map((key) => ({ key, text: TEXT[key] })))
 
@@ -170,7 +179,9 @@ const SHOW_STEPS = [
   { to: 'previousPart', songId: null, text: 'Previous part' },
   { to: 'nextSong', songId: null, text: 'Next song' },
 ] as const
-const noStep = computed(() => isOnward.value && ways.value.some(({ why }) => why === 'noStep'))
+const noStep = computed(
+  () => isOnward.value && controller.value !== null && showSwitch(rig.value, 'nextPart') === null,
+)
 
 function put(songId: SongId, name: string | null): void {
   const ids = { songId, showId: nanoid(12) as ShowId }
@@ -310,8 +321,15 @@ const summary = computed(() => {
     />
     <PasteShow v-model="isPasting" :rig="rig" />
     <template #inspector>
+      <BoardChange
+        v-if="pane === 'board' && show && drawn && controller"
+        :rig="rig"
+        :controller="controller"
+        :show="show"
+        :edit="drawn"
+      />
       <PartInspector
-        v-if="show && chosenPart && chosenSong"
+        v-else-if="show && chosenPart && chosenSong"
         :key="chosenPart.id"
         :rig="rig"
         :ways="ways"
@@ -340,7 +358,7 @@ const summary = computed(() => {
           required
           @take="rigs.edit(editShow(rig, show!.id, { name: $event }))"
         />
-        <h3>Steps in the show</h3>
+        <h3 v-if="controller">Steps in the show</h3>
         <ShowSwitches :rig="rig" :steps="SHOW_STEPS" />
         <div class="bar">
           <button type="button" class="word" @click="addShow">New show from these songs</button>
