@@ -6,33 +6,14 @@ export { accept, refuse, type Result } from './base/result'
 export { requireU7, type U7 } from './base/u7'
 
 export { encodeMessage, encodeMessages } from './midi/encode'
-export { MidiParser, parseMessages } from './midi/parse'
+export { parseMessages } from './midi/parse'
 export { decodeMidiFile, encodeMidiFile, type MidiFileEvent } from './midi/midiFile'
 export type { ChannelMessage, MidiMessage } from './midi/message'
-export { MICROSECONDS_PER_BYTE, wireTime } from './midi/wireTime'
 
-export {
-  canOverhear,
-  channelHolders,
-  nextFreeChannel,
-  receivers,
-  sendChannel,
-  spreadChannels,
-  type TooManyDevices,
-} from './rig/channels'
-export {
-  boxes,
-  boxName,
-  boxOf,
-  cablesIn,
-  carriesMidi,
-  isForMidi,
-  links,
-  type Box,
-  type Link,
-} from './rig/cabling/link'
-export { arrivals, heardFrom, type Arrival } from './rig/cabling/signal'
-export { powerMismatch, powerPlan, type Consumer, type Outlet, type PowerPlan } from './rig/cabling/power'
+export { channelHolders, receivers, sendChannel, spreadChannels } from './rig/channels'
+export { boxes, boxName, cablesIn, links, type Box, type Link } from './rig/cabling/link'
+export { arrivals, type Arrival } from './rig/cabling/signal'
+export { powerPlan, type Consumer, type Outlet } from './rig/cabling/power'
 export { leadsBetween } from './rig/cabling/wiring'
 export { cableBetween, layCable } from './rig/edits/layCable'
 export { likelyCable, plugChoices, type PlugChoice } from './rig/edits/plugChoices'
@@ -56,7 +37,7 @@ export { editSchema } from './rig/editSchema'
 export { upgradeEdit } from './rig/upgradeEdit'
 export { editBetween, NO_RIG, replay, unplay } from './rig/replay'
 export { EDIT_BYTES_MAX, RIG_BYTES_MAX, rigBytes } from './rig/rigBytes'
-export { canBeKept, cutText, keepable, letterCount } from './base/text'
+export { cutText, keepable, letterCount } from './base/text'
 export { own } from './base/own'
 export { perObject } from './base/perObject'
 export { NAME_MAX, nameSchema } from './rig/table/scalars'
@@ -83,16 +64,9 @@ export { modeOf, setMode, type SwitchMode } from './rig/edits/setMode'
 export { findPreset, setRecall, type Recall } from './rig/edits/setRecall'
 export { findSwitch, putSwitch, switchAt, type SwitchSlot } from './rig/edits/switchSlot'
 export { nextBankIndex } from './rig/banks'
-export { rigProblems } from './rig/integrity'
-export { addressOf, indexOfAddress, recallMessages } from './rig/numbering/address'
+export { addressOf, recallMessages } from './rig/numbering/address'
 export { formatDisplay, parseDisplay, type DisplayRefusal } from './rig/numbering/display'
-export {
-  PLAIN_128,
-  PRESET_COUNT_MAX,
-  reach,
-  type BankSelect,
-  type Numbering,
-} from './rig/numbering/numbering'
+export { PRESET_COUNT_MAX, reach, type BankSelect, type Numbering } from './rig/numbering/numbering'
 export { formatPath, type Path, type Problem } from './rig/problem'
 export {
   byIndex,
@@ -100,7 +74,6 @@ export {
   inOrder,
   lastOrder,
   rigName,
-  rowSchemas,
   TABLE_NAMES,
   type Rig,
   type TableName,
@@ -119,15 +92,7 @@ export {
 export type { Adapter, Cable, CableEnd, CableId, Lead } from './rig/table/cable'
 export type { Bypass, Device, DeviceId, DeviceKind, Gap, RelayFunction } from './rig/table/device'
 export type { Mark, MarkId } from './rig/table/mark'
-export {
-  roleOf,
-  type Passes,
-  type Plug,
-  type Port,
-  type Role,
-  type RoleKind,
-  type RoleOf,
-} from './rig/table/port'
+export { roleOf, type Passes, type Plug, type Port, type Role, type RoleKind } from './rig/table/port'
 export type { Saving } from './rig/table/saving'
 export type { Spot } from './rig/table/scalars'
 export {
@@ -136,7 +101,6 @@ export {
   type ControlAddress,
   type ControlId,
   type Reading,
-  type ReadingOf,
 } from './rig/table/control'
 export type { Pair, PairId } from './rig/table/pair'
 export { BLANK_PRESET, PURPOSES, type Preset, type PresetId, type Purpose } from './rig/table/preset'
@@ -180,8 +144,7 @@ export { useCount, usedBy, type Use } from './sound/usedBy'
 export { wantsOf, type Doubt, type Want } from './sound/want'
 export { withChanges } from './rig/applyEdit'
 
-export { abilityFor, lacking, requirements, type Need, type Requirement } from './switching/requirements'
-export { reasonAgainst } from './switching/reasonAgainst'
+export { abilityFor, lacking, requirements, type Need } from './switching/requirements'
 export { compile, messagesAmong, type CompiledStep, type SwitchEvent } from './switching/compile'
 export { expanded, startingActions } from './switching/action'
 export { addReading, readingSends, readPhrase, readTurns, setTurns } from './switching/phrase/readPhrase'
@@ -222,7 +185,7 @@ export { COLUMNS_MAX, recogniseColumns } from './chart/columns'
 export { COLUMN_KINDS, type ColumnKind } from './chart/headWords'
 export { LOOSE_COLUMNS, looseLines, spacedTable, withoutLeaders } from './chart/looseLines'
 export { isSurelyNumber } from './chart/numberCell'
-export { learnedText, mustLearn, pairLines, type PairLine } from './chart/learning'
+export { learnedText, mustLearn, pairLines } from './chart/learning'
 export { fillPresets } from './chart/fillPresets'
 export { editPresetAt } from './chart/presetAt'
 export { nextFreePreset, unreachablePresets, usedPresets } from './chart/presetReach'
@@ -232,7 +195,7 @@ export { relayTable, type RelayRow } from './chart/relayTable'
 export { search, type Hit } from './chart/search'
 export { controlsByAddress, controlsOf, draftsOf, takeChart, takingOf } from './chart/takeChart'
 export { controlMessages } from './rig/chart/controlMessages'
-export { nrpnReadings, type NrpnReading } from './rig/chart/nrpn'
+export { nrpnReadings } from './rig/chart/nrpn'
 export { shownText, stepAt, valueFor, type ShownRefusal } from './rig/chart/reading'
 export { CHART_HEADS, chartRows } from './format/chartCsv'
 
@@ -245,14 +208,14 @@ export { routeLines, linesOf, type Line, type Route } from './arrange/route'
 export { freeSpot, spots } from './arrange/spots'
 export { tidy } from './arrange/tidy'
 
-export { soundPaths, soundLoops, type SoundStop } from './rig/cabling/audio'
+export { soundPaths, soundLoops } from './rig/cabling/audio'
 export { heardThrough, type HeardStop } from './setup/soundOff'
 export { firstFloor, type FirstFloor } from './setup/firstFloor'
-export { firstSound, type FirstSoundRefusal } from './setup/firstSound'
+export { firstSound } from './setup/firstSound'
 export { checklist, PHASES, type ChecklistLine, type Phase, type Task } from './setup/checklist'
 export { lostTick, tickOf, toggleTick } from './setup/ticks'
 export { jackCautions, PHASE_CAUTIONS, taskCautions, type Caution } from './setup/cautions'
-export { guide, type Answer, type Guide, type Question, type Verdict } from './setup/guide'
+export { guide, type Answer, type Guide, type Question } from './setup/guide'
 
 export {
   BLANK_ROLE,
@@ -275,7 +238,7 @@ export {
   type SimulatedKind,
   type SimulatedPedal,
 } from './pedal/calibrate/simulatedPedal'
-export { crossFade, type CrossFade } from './pedal/crossFade'
+export { crossFade } from './pedal/crossFade'
 export { addPoint, movePoint, pointsAlong, removePoint, splitWidest } from './pedal/curvePoints'
 export { DELAYS_TO_MS, proposedDelay, tryDelay, tryDelays, type DelayTried } from './pedal/delays'
 export {
@@ -283,12 +246,11 @@ export {
   inputPlan,
   plugAndRead,
   type Arrangement,
-  type InputPlan,
   type JackCost,
   type PlannedJack,
   type RefusedJack,
 } from './pedal/inputs'
-export { reversalLeap, reversed, roleLeaps, type Leap } from './pedal/leaps'
+export { reversalLeap, reversed, roleLeaps } from './pedal/leaps'
 export {
   needsCalibration,
   noFoot,
@@ -330,20 +292,16 @@ export {
 export { DIVISIONS, type Division } from './rig/table/division'
 export {
   aheadMs,
-  partMs,
   partsOf,
   playedParts,
   showOn,
   songsOf,
   type PlayedPart,
   type ShowMove,
-  type ShowPlace,
 } from './rig/showOrder'
 export {
   boardQuestion,
-  canMove,
   findBoard,
-  isBetter,
   moveOne,
   moveSwitches,
   type BoardMove,
@@ -355,10 +313,10 @@ export { improve } from './layout/improve'
 export { matricesOf } from './layout/matrices'
 export { costOf, plainPlacing, type Placing } from './layout/placing'
 export { Tabu } from './layout/tabu'
-export { distanceMm, hitsTwo, isInReach, pointOf, restPoint, stepMs, type Point } from './show/foot'
+export { hitsTwo, isInReach, pointOf, type Point } from './show/foot'
 export type { FootMove } from './show/footMoves'
-export { readShow, type ReadShow, type ReadSong, type ShowFault } from './show/readShow'
-export { playerOf, routeTo, type Route as FootRoute, type Stand } from './show/route'
+export { readShow, type ShowFault } from './show/readShow'
+export { playerOf, type Stand } from './show/route'
 export {
   addPart,
   addToShow,
@@ -379,22 +337,19 @@ export {
   turnOnShow,
 } from './show/showEdits'
 export {
-  partWays,
   showController,
-  standAtStart,
   travelOf,
   waysOfShow,
-  type InTime,
   type PartWay,
   type ShowTravel,
   type Unplayed,
 } from './show/travel'
-export { placeShowStep, placeSongSwitch, showSwitch, type ShowSwitch } from './show/showSwitches'
-export { soundFaults, walkShow, type Fault, type Walked, type Wrong } from './show/walk'
-export { partSound, type Part, type PartId } from './rig/table/part'
+export { placeShowStep, placeSongSwitch, showSwitch } from './show/showSwitches'
+export { walkShow, type Fault, type Walked, type Wrong } from './show/walk'
+export { type Part, type PartId } from './rig/table/part'
 export { USUAL_PLAYER, type Player } from './rig/table/player'
 export type { Show, ShowId } from './rig/table/show'
-export { BPM_LEAST, BPM_MOST, songTempo, USUAL_SONG, type Song, type SongId } from './rig/table/song'
+export { songTempo, USUAL_SONG, type Song, type SongId } from './rig/table/song'
 export { USUAL_TAP_IN, type TapIn } from './rig/table/tapIn'
 export {
   LOOP_GESTURES,
@@ -406,23 +361,23 @@ export {
   type LoopState,
 } from './rig/table/looper'
 export { tapMeaning } from './rig/chart/tapMeaning'
-export { divisionHz, divisionMs, nearestDivision, quarterMs } from './tempo/divisions'
+export { divisionHz, divisionMs, quarterMs } from './tempo/divisions'
 export { keptAt, likelyDivision, timeUnit, type Kept } from './tempo/timed'
 export { readTaps, type Tapped } from './tempo/tapped'
 export { tapsOut, type TapOutRefusal } from './tempo/tapOut'
 export { CLOCKS_A_QUARTER, clockInterval, clockSeen, clockShare } from './tempo/clock'
 export { addSong, dropTonight, editSong, keepTempo, tempoTonight } from './tempo/tempoEdits'
-export { loopLength, type LoopNow, type Take } from './looper/machine'
+export { loopLength, type Take } from './looper/machine'
 export { LOOP_CHARTS, LOOP_KINDS, loopKindOf, type LoopKind } from './looper/kinds'
 export { storedTempi } from './rig/storedTempi'
 export { tapOutVerdict, type TapOutVerdict } from './switching/tapOutPlan'
 export { canTapOut } from './switching/action/tapOut'
-export { clockGivers, clockPlan, type ClockAt, type ClockVerdict } from './switching/clockPlan'
+export { clockGivers, clockPlan, type ClockVerdict } from './switching/clockPlan'
 export { keptBackFrom } from './check/clocks'
 export { plannedLoop, planLooper, type LoopPlanRefusal } from './switching/looperPlan'
 export { tempoMoves, type TempoMove } from './switching/tempoMoves'
 export { tempoNow, type TempoNow } from './switching/tempoNow'
-export { isOffBeat, timeInSounds, timesInSounds, type TimeInSound } from './sound/timeInSounds'
+export { isOffBeat, timeInSounds, timesInSounds } from './sound/timeInSounds'
 export {
   LOOP_FEET,
   loopSwitches,
@@ -433,7 +388,7 @@ export {
 export { RIDE_MOVES_MAX, type Ride, type RideId } from './rig/table/ride'
 export { PEDAL_AT_FIRST, type PedalNow } from './simulate/pedalNow'
 export { roleNow } from './simulate/pedalPlan'
-export { FAST_SWEEP_MS, holdsUp, pauseFor, sweepLoad, type SweepLoad } from './simulate/sweepLoad'
+export { holdsUp, pauseFor, sweepLoad } from './simulate/sweepLoad'
 
 export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './format/rigFile'
 export { switchesMidi } from './format/switchesMidi'

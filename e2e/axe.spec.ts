@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test'
 import { expect, openView, test, tile, seriousFaults } from './player'
 
 for (const theme of ['light', 'stage'])

@@ -13,8 +13,8 @@ import {
   makeSong,
   makeSound,
   makeSwitch,
+  recallSound,
 } from '../rig/makeRig'
-import { recallSound } from '../rig/makeRig'
 import type { Rig } from '../rig/rig'
 import { playedParts, showOn } from '../rig/showOrder'
 import type { Action } from '../rig/table/action'

@@ -81,7 +81,7 @@ const PART_MS = 8000
 const REST_MS = 3000
 
 /** Whether the devices are what a sound says of them; empty when they are. What it leaves or the foot does is not looked at. */
-export function soundFaults(rig: Rig, sound: Sound, state: Pick<FloorState, 'devices' | 'off'>): Fault[] {
+function soundFaults(rig: Rig, sound: Sound, state: Pick<FloorState, 'devices' | 'off'>): Fault[] {
   const facts = truth(state, rig)
   return [...wantsOf(rig, sound)].flatMap(([deviceId, want]): Fault[] => {
     if (want.kind !== 'be') return []

@@ -19,7 +19,7 @@ export interface SweepLoad {
 }
 
 /** A foot stamped down goes from heel to toe in a quarter of a second (common practice, from memory). */
-export const FAST_SWEEP_MS = 250
+const FAST_SWEEP_MS = 250
 
 /** One sweep from heel to toe by a role of a pedal, at a reading a ms, on an otherwise quiet floor. */
 export function sweepLoad(rig: Rig, pedal: Pedal, role: number, sweepMs = FAST_SWEEP_MS): SweepLoad {

@@ -9,9 +9,8 @@ import type { Action } from '../rig/table/action'
 import { moveSong, partTonight } from '../show/showEdits'
 import { feet, floorRig, onFloor, stepAt } from '../simulate/makeFloor'
 import { reconcile } from '../simulate/reconcile'
-import { mostSteps, storedMessages } from './compile'
+import { doingFirst, mostSteps, storedMessages } from './compile'
 import { readPhrase } from './phrase/readPhrase'
-import { doingFirst } from './compile'
 import { tempoNow } from './tempoNow'
 
 const id = onFloor
