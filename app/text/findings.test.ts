@@ -209,6 +209,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
   silentSwitch: [
     { label: 'Lead', presses: [1], of: 1, why: 'empty' },
     { label: 'Lead', presses: [2], of: 2, why: 'unheard' },
+    { label: 'To the reel', presses: [1], of: 1, why: 'noPart' },
   ],
   controlClash: [
     { number: 21, device: 'Echo', control: 'Mix', otherDevice: 'Echo', other: 'Age', free: 22 },
@@ -462,7 +463,9 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     length: 0,
   })),
   wrongMoment: [
-    ...(['noSound', 'noSwitch', 'noWay', 'device', 'lost', 'late', 'tempo'] as const).map((kind) => ({
+    ...(
+      ['noSound', 'noSwitch', 'noStep', 'noWay', 'device', 'lost', 'otherPart', 'late', 'tempo'] as const
+    ).map((kind) => ({
       song: 'The storm',
       part: 'Chorus, drive',
       kinds: [kind, 'tempo' as const],

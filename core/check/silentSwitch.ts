@@ -1,6 +1,7 @@
 import { change, type Edit } from '../rig/edit'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
+import { showTarget } from '../rig/showOrder'
 import { actionNames, type Action } from '../rig/table/action'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import { asksKnown, expanded } from '../switching/action'
@@ -14,8 +15,8 @@ export type SilentSwitch = FindingOf<
     /** Presses that send nothing, counted from 1. */
     readonly presses: readonly number[]
     readonly of: number
-    /** Nothing is asked of it, or what it asks reaches no device. */
-    readonly why: 'empty' | 'unheard'
+    /** Nothing is asked of it, what it asks reaches no device, or the show has no part it could step to. */
+    readonly why: 'empty' | 'unheard' | 'noPart'
   }
 >
 
@@ -27,8 +28,16 @@ export const silentSwitch = (rig: Rig): SilentSwitch[] =>
 const isSilent = (rig: Rig, footswitch: Footswitch, actions: readonly Action[], position: number): boolean =>
   compile(rig, footswitch, 'press', position).every(({ kind }) => kind === 'wait') &&
   expanded(rig, actions).every(
-    ({ action }) => !asksKnown(action) || actionNames(action).some(({ table }) => table !== 'banks'),
+    ({ action }) =>
+      !asksKnown(action) ||
+      (action.kind === 'showStep'
+        ? leadsNowhere(rig, action)
+        : actionNames(action).some(({ table }) => table !== 'banks')),
   )
+
+const leadsNowhere = (rig: Rig, action: Action): boolean =>
+  action.kind === 'showStep' &&
+  showTarget(rig, null, action.to === 'song' ? 'song' : 'nextPart', action.songId) === null
 
 const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitch[] => {
   // A switch that only answers to other gestures has no press to say anything of.
@@ -39,6 +48,9 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitc
   )
   if (presses.length === 0) return []
   const isEmpty = presses.some((press) => footswitch.positions[press - 1]!.length === 0)
+  const stepsNowhere = presses.some((press) =>
+    expanded(rig, footswitch.positions[press - 1]!).some(({ action }) => leadsNowhere(rig, action)),
+  )
   const clear: Edit = { label: 'clearSwitch', changes: [change('switches', footswitch.id, footswitch, null)] }
   return [
     {
@@ -49,7 +61,7 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitc
         label: footswitch.label,
         presses,
         of: footswitch.positions.length,
-        why: isEmpty ? 'empty' : 'unheard',
+        why: isEmpty ? 'empty' : stepsNowhere ? 'noPart' : 'unheard',
       },
       ...(!isProgrammed(footswitch) && { fix: clear }),
     },

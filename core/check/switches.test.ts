@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../rig/applyEdit'
-import { makeBank, makeCable, makeSwitch } from '../rig/makeRig'
+import { makeBank, makeCable, makeShow, makeSwitch } from '../rig/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
@@ -175,6 +175,14 @@ describe('what a switch sends', () => {
       devices: { ...none.devices, echo: { ...none.devices.echo!, channel: 'none' as const } },
     }
     expectBoth('silentSwitch', deaf, none)
+    // A step in a show goes somewhere, or the show has nowhere to go.
+    const toReel: Action = { kind: 'showStep', to: 'song', songId: 'reel' as never }
+    const shown = one({ positions: [[toReel]] })
+    const short = makeShow('show', ['air'])
+    expectBoth('silentSwitch', { ...shown, shows: { show: short } }, shown)
+    expect(requireFinding({ ...shown, shows: { show: short } }, 'silentSwitch').facts.why).toBe('noPart')
+    const back: Action = { kind: 'showStep', to: 'previousPart', songId: null }
+    expectBoth('silentSwitch', { ...one({ positions: [[back]] }), shows: {} }, one({ positions: [[back]] }))
     // One that only answers to a long press, or that travels, does something.
     expect(codes(one({ longPress: [set(1)] }))).not.toContain('silentSwitch')
     expect(codes(one({ positions: [[travel('back')]] }))).not.toContain('silentSwitch')

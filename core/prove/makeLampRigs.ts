@@ -6,10 +6,13 @@ import {
   makeControl,
   makeController,
   makeDevice,
+  makePart,
   makePort,
   makePreset,
   makeRig,
   makeRole,
+  makeShow,
+  makeSong,
   makeSound,
   makeSwitch,
 } from '../rig/makeRig'
@@ -55,6 +58,11 @@ const action = fc.oneof(
     hex: pick(['B0 14 00', 'B0 14 7F', 'C0 04']),
   }),
   fc.record({ kind: fc.constant('resync') }),
+  fc.record({
+    kind: fc.constant('showStep'),
+    to: pick(['nextPart', 'nextPart', 'previousPart', 'nextSong']),
+    songId: fc.constant(null),
+  }),
 ) as fc.Arbitrary<Action>
 
 const list = fc.array(action, { minLength: 1, maxLength: 2 })
@@ -135,6 +143,9 @@ export const lampRigs: fc.Arbitrary<Rig> = fc
         }),
         makeSound('t', { a: { kind: 'preset', presetId: 'a-2' as never, values: [] } }, { order: 2 }),
       ],
+      songs: [makeSong('x', null), makeSong('y', null, { order: 2 })],
+      parts: [makePart('x', 1, 't'), makePart('x', 2, 's'), makePart('y', 1, 't')],
+      shows: [makeShow('show', ['x', 'y'])],
       banks: BANKS.map((name, n) => makeBank(name, n, '', { enter: made.enters[n]! })),
       switches: made.switches.map(({ positions, ...lists }, n) =>
         makeSwitch(BANKS[n % 2]!, Math.floor(n / 2) + 1, positions, lists),

@@ -152,6 +152,8 @@ export interface SwitchParts {
   readonly reads: ReadonlySet<Part>
   /** It sends again all that was sent before. */
   readonly asksAll: boolean
+  /** It sends more behind that, and whether a device still loads by then hangs on all that was sent. */
+  readonly asksHowLong: boolean
   /** It may lead to another bank or layer. */
   readonly goes: boolean
   /** Its next position; null where it has only one. */
@@ -246,10 +248,11 @@ function askedPart(asked: string): Part | null {
 export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): SwitchParts => {
   const [touches, asks] = [new Set<Part>(), new Set<Part>()]
   const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
-  let [asksAll, goes] = [false, false]
+  let [asksAll, goes, asked] = [false, false, 0]
   const look = (actions: readonly Action[]) => {
     for (const { action, at } of expanded(rig, actions)) {
       if (action.kind === 'travel' || action.kind === 'layer') goes = true
+      else asked++
       for (const asked of askedBy(rig, action)) {
         if (asked === 'all') asksAll = true
         const part = askedPart(asked)
@@ -284,7 +287,7 @@ export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): S
     for (const more of partsBehind(rig, part)) reads.add(more)
   }
   const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
-  return { touches, asks, reads, asksAll, goes, turn }
+  return { touches, asks, reads, asksAll, asksHowLong: asksAll && asked > 1, goes, turn }
 })
 
 /** What turning banks by the controller's own switches can do: what banks do as the foot comes and goes. */
@@ -315,9 +318,10 @@ export function closed(rig: Rig, wanted: Iterable<Part>): ReadonlySet<Part> {
   for (let before = -1; before !== all.size;) {
     before = all.size
     for (const part of [...all]) for (const more of partsBehind(rig, part)) all.add(more)
-    for (const { touches, asks, asksAll, goes, turn } of everyParts(rig)) {
+    for (const { touches, asks, asksAll, asksHowLong, goes, turn } of everyParts(rig)) {
       const isTouched = [...all].some((part) => touches.has(part) || (asksAll && isDevice(part)))
       if (isTouched) for (const part of asks) all.add(part)
+      if (isTouched && asksHowLong) for (const part of sentToDeaf(rig)) all.add(part)
       if (asksAll)
         for (const part of [...all].filter(isDevice)) for (const more of believedBehind(part)) all.add(more)
       if ((isTouched || goes) && turn !== null) all.add(turn)
@@ -325,6 +329,22 @@ export function closed(rig: Rig, wanted: Iterable<Part>): ReadonlySet<Part> {
   }
   return all
 }
+
+/** All that is remembered as sent to devices that lose messages while they load. */
+const sentToDeaf = perTables(FLOOR_TABLES, (rig: Rig): readonly Part[] => {
+  const isDeaf = (deviceId: string) => {
+    const device = own(rig.devices, deviceId)
+    return device !== undefined && device.whileDeaf === 'loses' && device.deafMs > 0
+  }
+  const sent = new Set<Part>()
+  for (const { touches } of everyParts(rig))
+    for (const part of touches) {
+      const id = part.slice(2)
+      if (part[0] === 'p' && isDeaf(id)) sent.add(part)
+      if (part[0] === 'v' && isDeaf(own(rig.controls, id)?.deviceId ?? '')) sent.add(part)
+    }
+  return [...sent]
+})
 
 /** What of the device itself decides what becomes of a part of it. */
 function partsBehind(rig: Rig, part: Part): Part[] {

@@ -193,7 +193,9 @@ export const switchSayings: Sayings<SwitchCode> = {
       body:
         facts.why === 'empty'
           ? 'Say which device should go to which preset.'
-          : 'The devices it is for listen on no channel. Give them one in Rig.',
+          : facts.why === 'noPart'
+            ? 'The show that is on has no part it could step to. Look in Set list.'
+            : 'The devices it is for listen on no channel. Give them one in Rig.',
       fix: fix ? 'Clear the switch' : null,
     }
   },
