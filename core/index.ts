@@ -298,6 +298,7 @@ export {
   songsOf,
   type PlayedPart,
   type ShowMove,
+  type ShowPlace,
 } from './rig/showOrder'
 export {
   boardQuestion,
@@ -392,3 +393,5 @@ export { holdsUp, pauseFor, sweepLoad } from './simulate/sweepLoad'
 
 export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './format/rigFile'
 export { switchesMidi } from './format/switchesMidi'
+export { showAfter, stageNow, stageNowSchema, type StageNow } from './stage/stageNow'
+export { stageView, type StageTile, type StageView } from './stage/stageView'

@@ -60,3 +60,30 @@ test('ended in order, the one file holds everything', async () => {
   await again.kill('SIGTERM')
   await rm(server.folder, { recursive: true })
 })
+
+test('a stage whose server is gone says so, and follows again by itself once it is back', async ({
+  browser,
+}) => {
+  const env = { PORT: '3848' }
+  let server = await startOwnServer(env)
+  const { url, folder } = server
+  const { rigs } = await (await fetch(`${url}/api/rigs`)).json()
+  const rigId = rigs[0].id as string
+  const desk = await (await browser.newContext()).newPage()
+  await desk.goto(`${url}/rigs/${rigId}/switches`)
+  const stage = await (await browser.newContext({ viewport: { width: 844, height: 390 } })).newPage()
+  await stage.goto(`${url}/stage/${rigId}`)
+  const board = stage.getByRole('list', { name: 'The board' })
+  await expect(board).toContainText('Verse, dry')
+  await server.kill('SIGTERM')
+  const lost = stage.getByRole('alert')
+  await expect(lost).toContainText('The desk is not heard: what you see may be old.')
+  // What was shown last stays in view, and what is done meanwhile is told later.
+  await expect(board).toContainText('Verse, dry')
+  await desk.keyboard.press(']')
+  await expect(desk.getByRole('region', { name: 'Floor' })).toContainText('2 Undertow')
+  server = await startOwnServer(env, folder)
+  await expect(lost).toHaveCount(0, { timeout: 15_000 })
+  await expect(stage.getByText('2 Undertow')).toBeVisible({ timeout: 15_000 })
+  await server.stop()
+})

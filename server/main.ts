@@ -20,12 +20,13 @@ async function begin(): Promise<void> {
   say(`Wire Step is open at ${addressOf(server)}  (Ctrl-C ends it)`)
 }
 
-function endOnSignal(server: Server, { settings, store }: Services): void {
+function endOnSignal(server: Server, { settings, store, floors }: Services): void {
   let isEnding = false
   const end = async (): Promise<void> => {
     // Asked a second time: at once.
     if (isEnding) process.exit(1)
     isEnding = true
+    floors.end()
     await hangUp(server)
     await store.database.close()
     say(`Wire Step has ended. All rigs are in ${databasePath(settings.databaseUrl) ?? 'the database'}.`)

@@ -37,6 +37,7 @@ export function memoryServer(
     remove: () => answer(() => null),
     load: (id: string) =>
       id === rigId ? answer(() => ({ id, revision: revision(), changedAt, rig })) : missing(),
+    postFloor: () => answer(() => ({ followers: 0 })),
     since: (_: string, since: number) =>
       answer(() => ({ revision: revision(), edits: log.filter((one) => one.revision > since) })),
     post: async (_: string, posted: { id: string; edit: LoggedEdit['edit'] }) => {

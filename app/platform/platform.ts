@@ -3,6 +3,7 @@ import { browserFindingWorker, type FindingWorker } from './findingWorker'
 import { browserClock, type Clock } from './clock'
 import { browserKeep, tabKeep, type Keep } from './keep'
 import { browserChartReader, type ChartReader } from './chartReader'
+import { browserFloorFeed, type FloorEars, type FloorFeed } from './floorFeed'
 import { browserMidi, type Midi } from './midi'
 import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
@@ -29,6 +30,7 @@ export interface Platform {
   readonly openFindingWorker: () => FindingWorker
   readonly openSlowWorker: () => SlowWorker
   readonly openShowWorker: () => ShowWorker
+  readonly openFloorFeed: (rigId: string, ears: FloorEars) => FloorFeed
 }
 
 let platform: Platform | null = null
@@ -48,6 +50,7 @@ export const usePlatform = (): Platform =>
     openFindingWorker: browserFindingWorker,
     openSlowWorker: browserSlowWorker,
     openShowWorker: browserShowWorker,
+    openFloorFeed: browserFloorFeed,
   })
 
 /** For tests: stands in for the browser. */

@@ -8,6 +8,7 @@ import type {
   RigListReply,
   RigReply,
 } from '#shared/contract/rigs'
+import type { FloorReply, PostFloor } from '#shared/contract/floor'
 import type { SessionReply } from '#shared/contract/session'
 import type { ErrorReply } from '#shared/errors'
 
@@ -32,6 +33,8 @@ export interface RigServer {
   readonly remove: (rigId: string) => Promise<Answer<null>>
   readonly post: (rigId: string, edit: PostEdit) => Promise<Answer<RevisionReply>>
   readonly since: (rigId: string, revision: number) => Promise<Answer<EditLogReply>>
+  /** What this tab's floor shows, for screens that follow. */
+  readonly postFloor: (rigId: string, post: PostFloor) => Promise<Answer<FloorReply>>
 }
 
 export const browserRigServer: RigServer = {
@@ -44,6 +47,7 @@ export const browserRigServer: RigServer = {
   load: (rigId) => ask('GET', address(rigId)),
   remove: (rigId) => ask('DELETE', address(rigId)),
   post: (rigId, edit) => ask('POST', `${address(rigId)}/edits`, JSON.stringify(edit)),
+  postFloor: (rigId, post) => ask('POST', `${address(rigId)}/floor`, JSON.stringify(post)),
   since: (rigId, revision) => ask('GET', `${address(rigId)}/edits?since=${revision}`),
 }
 

@@ -49,6 +49,7 @@ async function openFloor(rig: Rig, reach: MidiReach = 'ready') {
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openShowWorker: memoryShowWorker,
+    openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,
     openSlowWorker: memorySlowWorker,
   })

@@ -41,6 +41,7 @@ function openTab(keep = memoryKeep()) {
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openShowWorker: memoryShowWorker,
+    openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,
     openSlowWorker: memorySlowWorker,
   })

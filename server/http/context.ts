@@ -1,4 +1,5 @@
 import { getRouterParam, type H3Event } from 'h3'
+import type { Floors } from '../services/floors'
 import type { Store } from '../services/store'
 import type { Settings } from '../start/settings'
 import { apiError } from './apiError'
@@ -8,6 +9,7 @@ import type { Gate } from './gate'
 export interface Services {
   readonly settings: Settings
   readonly store: Store
+  readonly floors: Floors
   /** Null: nobody has to sign in. */
   readonly gate: Gate | null
 }

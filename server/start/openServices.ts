@@ -4,6 +4,7 @@ import { seedDemo } from '../demo/seedDemo'
 import type { Services } from '../http/context'
 import { createGate, newSalt } from '../http/gate'
 import { completeLogs } from '../services/completeLogs'
+import { createFloors } from '../services/floors'
 import { createKeptRigs } from '../services/keptRigs'
 import type { Settings } from './settings'
 
@@ -21,5 +22,5 @@ export async function openServices(
     passphrase === null
       ? null
       : await createGate({ passphrase, salt: await settingOr(database, 'salt', newSalt), port, isHttps })
-  return { settings, store, gate }
+  return { settings, store, floors: createFloors(database), gate }
 }

@@ -73,6 +73,7 @@ export async function startTestServer(
     store: services.store,
     databaseUrl: settings.value.databaseUrl,
     stop: async () => {
+      services.floors.end()
       server.closeAllConnections()
       await hangUp(server)
       await services.store.database.close()

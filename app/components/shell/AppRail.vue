@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { NuxtLink } from '#components'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { useRigStore } from '~/stores/rig'
+import { useStageStore } from '~/stores/stage'
 import { EDIT_TEXT } from '~/text/edits'
 import { findingsOfStage, STAGES } from '~/text/stages'
 import RigMenu from './RigMenu.vue'
@@ -12,6 +13,7 @@ import SaveState from './SaveState.vue'
 const emit = defineEmits<{ shortcuts: [] }>()
 
 const rigs = useRigStore()
+const feet = useStageStore()
 const stages = computed(() =>
   STAGES.map((stage) => ({ ...stage, found: findingsOfStage(stage, rigs.found) })),
 )
@@ -42,6 +44,9 @@ const SEARCHED: readonly string[] = ['switches', 'show']
             class="looking"
             >looking</span
           >
+          <span v-else-if="stage.page === 'stage'" class="looking">{{
+            feet.followers > 0 ? `${feet.followers} following` : ''
+          }}</span>
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>

@@ -1,0 +1,99 @@
+import * as z from 'zod'
+import { own } from '../base/own'
+import { liveRole } from '../pedal/live'
+import type { Rig } from '../rig/rig'
+import { placeKept, playedParts, showOn, showPlace, type ShowPlace } from '../rig/showOrder'
+import { placeKey, switchesHere } from '../rig/switchesHere'
+import { idSchema } from '../rig/table/scalars'
+import type { SoundId } from '../rig/table/sound'
+import { isProgrammed, LAMP_LIGHTS, LAYERS, type SwitchId } from '../rig/table/switch'
+import type { FloorState } from '../simulate/floor'
+import type { Known } from '../switching/known'
+import { lampNow } from '../switching/lamp'
+import { tempoNow } from '../switching/tempoNow'
+
+const showPlaceSchema = z.strictObject({
+  nth: z.int().min(0).max(300),
+  songId: idSchema<'song'>(),
+  partId: idSchema<'part'>(),
+})
+
+/** What of a floor is shown on stage: no bytes, no values, nothing that could change a rig. */
+export const stageNowSchema = z.strictObject({
+  bankId: idSchema<'bank'>().nullable(),
+  layer: z.literal(LAYERS),
+  soundId: idSchema<'sound'>().nullable(),
+  /** The switch stepped on last. */
+  switchId: idSchema<'switch'>().nullable(),
+  showAt: showPlaceSchema.nullable(),
+  /** Beats a minute; null while nobody said. */
+  bpm: z.number().min(1).max(1000).nullable(),
+  /** Lamps under the foot that are not off, by place. */
+  lamps: z.record(z.string().max(40), z.literal(LAMP_LIGHTS)),
+  /** The role each pedal is in, from 0; pedals that lead nothing are left out. */
+  roles: z.record(z.string().max(40), z.int().min(0).max(64)),
+  /** Places a foot is on. */
+  down: z.array(z.string().max(40)).max(20),
+})
+
+export type StageNow = Readonly<z.infer<typeof stageNowSchema>>
+
+/** What a floor shows on stage. `showAt` is where the show is: {@link showAfter}; `switchId` what was stepped on last. */
+export function stageNow(
+  rig: Rig,
+  { known, feet }: Pick<FloorState, 'known' | 'feet'>,
+  showAt: ShowPlace | null,
+  switchId: SwitchId | null,
+): StageNow {
+  const here = known.bankId === null ? [] : [...switchesHere(rig, known.bankId, known.layer).values()]
+  const isHeld = (switchId: string) => own(feet, switchId)?.isDown === true
+  const { bpm, from } = tempoNow(known)
+  return {
+    bankId: known.bankId,
+    layer: known.layer,
+    soundId: known.sound,
+    switchId,
+    showAt,
+    bpm: from === null ? null : bpm,
+    lamps: Object.fromEntries(
+      here.flatMap((one) => {
+        const { light } = lampNow(rig, one, known)
+        return isProgrammed(one) && light !== 'off' ? [[placeKey(one), light]] : []
+      }),
+    ),
+    roles: Object.fromEntries(
+      Object.values(rig.pedals).flatMap((pedal) => {
+        const role = liveRole(rig, pedal, { known, isHeld })
+        return role === null ? [] : [[pedal.id, role]]
+      }),
+    ),
+    down: here.flatMap((one) => (isHeld(one.id) ? [placeKey(one)] : [])).slice(0, 20),
+  }
+}
+
+/**
+ * Where the show is after something was done: where the controller's own list went, or else at the part that plays the
+ * sound stepped on: the next one of the song, else one of the song again, else the next in the show. A sound that no part
+ * plays leaves it where it was.
+ */
+export function showAfter(
+  rig: Rig,
+  at: ShowPlace | null,
+  before: Pick<Known, 'showAt' | 'sound'>,
+  after: Pick<Known, 'showAt' | 'sound'>,
+): ShowPlace | null {
+  if (after.showAt !== null && after.showAt !== before.showAt) return after.showAt
+  const kept = placeKept(rig, at)
+  return after.sound === null || after.sound === before.sound ? kept : partPlaying(rig, kept, after.sound)
+}
+
+function partPlaying(rig: Rig, at: ShowPlace | null, soundId: SoundId): ShowPlace | null {
+  const show = showOn(rig)
+  const all = show ? playedParts(rig, show) : []
+  const here = at === null ? -1 : all.findIndex(({ nth, part }) => nth === at.nth && part.id === at.partId)
+  const plays = all.flatMap((one, n) => (one.soundId === soundId ? [n] : []))
+  const isSong = (n: number) => all[n]!.nth === at?.nth
+  const found =
+    plays.find((n) => n > here && isSong(n)) ?? plays.find(isSong) ?? plays.find((n) => n > here) ?? plays[0]
+  return found === undefined ? at : showPlace(all[found]!)
+}

@@ -1,0 +1,98 @@
+import { own } from '../base/own'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import { playedParts, showOn, type PlayedPart } from '../rig/showOrder'
+import { switchesHere } from '../rig/switchesHere'
+import type { Controller } from '../rig/table/controller'
+import type { Pedal } from '../rig/table/pedal'
+import { isProgrammed, type Footswitch, type Lamp } from '../rig/table/switch'
+import { restPoint } from '../show/foot'
+import { playerOf, type Stand } from '../show/route'
+import { showController, wayTo } from '../show/travel'
+import { switchName } from '../sound/switchName'
+import type { FootMove } from '../show/footMoves'
+import type { StageNow } from './stageNow'
+
+/** One footswitch as it lies on the floor. */
+export interface StageTile {
+  readonly number: number
+  /** Empty where nothing stands. */
+  readonly name: string
+  readonly light: Lamp['light']
+  readonly isDown: boolean
+  /** It answers to a long press or a double one too. */
+  readonly hasLong: boolean
+  readonly hasDouble: boolean
+  /** The foot's next step for the next part. */
+  readonly isNext: boolean
+}
+
+/** What a stage shows in a rig. */
+export interface StageView {
+  /** As the controller shows it: number and name; null while there is no bank. */
+  readonly bank: { readonly shown: number; readonly name: string } | null
+  /** Rows from the far one to the near one. */
+  readonly rows: readonly (readonly StageTile[])[]
+  readonly now: PlayedPart | null
+  /** The sound that is on, or else the switch stepped on last; empty while there is neither. */
+  readonly heard: string
+  readonly next: PlayedPart | null
+  /** What the foot does for the next part from here, one after the other; empty where that is not known or nothing. */
+  readonly toNext: readonly FootMove[]
+  /** The next part keeps the sound: nothing is stepped on. */
+  readonly staysForNext: boolean
+  readonly pedals: readonly { readonly pedal: Pedal; readonly role: number }[]
+}
+
+/** What is shown on stage; null where the rig has no controller. */
+export function stageView(rig: Rig, now: StageNow): StageView | null {
+  const bank = own(rig.banks, now.bankId ?? '') ?? null
+  const controller = own(rig.controllers, bank?.controllerId ?? '') ?? inOrder(rig.controllers)[0]
+  if (!controller) return null
+  const show = showOn(rig)
+  const parts = show ? playedParts(rig, show) : []
+  const at = parts.findIndex(({ nth, part }) => nth === now.showAt?.nth && part.id === now.showAt.partId)
+  const next = parts[at + 1] ?? null
+  const keeps = next !== null && next.soundId === now.soundId && show?.stepsOn === 'sounds'
+  const toNext = next === null || keeps || !show ? [] : wayFrom(rig, controller, now, next)
+  const first = toNext[0]
+  const here = bank ? switchesHere(rig, bank.id, now.layer) : new Map<string, Footswitch>()
+  const last = own(rig.switches, now.switchId ?? '')
+  const { rows, columns } = controller
+  return {
+    bank: bank && { shown: bank.index + controller.firstBank, name: bank.name },
+    rows: Array.from({ length: rows }, (_, row) =>
+      Array.from({ length: columns }, (__, column): StageTile => {
+        const number = (rows - 1 - row) * columns + column + 1
+        const key = `/${number}`
+        const one = here.get(key)
+        return {
+          number,
+          name: one && isProgrammed(one) ? switchName(rig, one, controller) : '',
+          light: own(now.lamps, key) ?? 'off',
+          isDown: now.down.includes(key),
+          hasLong: (one?.longPress.length ?? 0) > 0,
+          hasDouble: (one?.doublePress.length ?? 0) > 0,
+          isNext: first !== undefined && first.jack === '' && first.number === number,
+        }
+      }),
+    ),
+    now: parts[at] ?? null,
+    heard: own(rig.sounds, now.soundId ?? '')?.name ?? (last ? switchName(rig, last, controller) : ''),
+    next,
+    toNext,
+    staysForNext: keeps,
+    pedals: inOrder(rig.pedals).flatMap((pedal) => {
+      const role = own(now.roles, pedal.id)
+      return role !== undefined && pedal.roles[role] ? [{ pedal, role }] : []
+    }),
+  }
+}
+
+function wayFrom(rig: Rig, controller: Controller, now: StageNow, next: PlayedPart): readonly FootMove[] {
+  const show = showOn(rig)
+  if (!show || showController(rig)?.id !== controller.id) return []
+  const bankId = now.bankId ?? byIndex(rig.banks).find((one) => one.controllerId === controller.id)?.id
+  if (!bankId) return []
+  const from: Stand = { bankId, layer: now.layer, point: restPoint(controller, playerOf(rig)) }
+  return wayTo(rig, show, controller, from, next, {})?.moves ?? []
+}
