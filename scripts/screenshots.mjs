@@ -119,6 +119,15 @@ const board = async (page) => {
   await page.getByRole('button', { name: 'Look for a better board' }).click()
   await page.getByRole('button', { name: /^Move all/ }).waitFor({ timeout: 120_000 })
 }
+/** A desk that goes through the show, and a screen that follows it. */
+const follow = async (page) => {
+  const desk = await page.context().newPage()
+  await desk.goto(page.url().replace(/\/stage\/(.*)$/, '/rigs/$1/show'))
+  await desk.getByRole('button', { name: 'Next part', exact: true }).click()
+  await desk.waitForTimeout(1500)
+  await desk.getByRole('button', { name: 'Next part', exact: true }).click()
+  await desk.waitForTimeout(1500)
+}
 const loops = async (page) => {
   await page.getByRole('tab', { name: 'Loops' }).click()
   for (let n = 0; n < 3; n++) await page.keyboard.press(']')
@@ -142,7 +151,6 @@ const PICTURES = [
     ready: (page) => page.getByText('Save all-rigs.zip'),
   },
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
-  { name: 'switches-stage', path: 'switches', theme: 'stage', work: chorus },
   { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
@@ -158,6 +166,14 @@ const PICTURES = [
   { name: 'tempo-loops', path: 'tempo', theme: 'stage', work: loops },
   { name: 'setlist', path: 'show', theme: 'light', work: parts },
   { name: 'setlist-board', path: 'show', theme: 'light', work: board },
+  {
+    name: 'stage',
+    at: (rigId) => `/stage/${rigId}`,
+    theme: 'stage',
+    work: follow,
+    ready: (page) => page.getByText('Leave the stage'),
+    size: { width: 1180, height: 820 },
+  },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',
@@ -172,7 +188,7 @@ await withDemo(3843, async (browser, url, rigId) => {
   for (const { name, path, at, theme, work, ready, size } of PICTURES) {
     const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 } })
     await page.addInitScript((value) => localStorage.setItem('wire-step/theme', value), theme)
-    await page.goto(url + (at ?? `/rigs/${rigId}/${path}`))
+    await page.goto(url + (typeof at === 'function' ? at(rigId) : (at ?? `/rigs/${rigId}/${path}`)))
     await (ready?.(page) ?? page.getByRole('region', { name: 'Floor' })).waitFor()
     await work(page)
     await page.mouse.move(0, 0)

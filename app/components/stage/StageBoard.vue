@@ -175,7 +175,7 @@ header b {
 /* Lit is a thick frame and a word, not only a colour. */
 .tile.lit {
   border-width: 6px;
-  border-color: var(--tape-ink);
+  border-color: var(--ink);
   padding: 3px 7px;
 }
 
