@@ -46,7 +46,12 @@ export default defineNuxtConfig({
   nitro: {
     imports: false,
     errorHandler: here('./server/http/errorHandler.ts'),
-    serverAssets: [{ baseName: 'migrations', dir: here('./server/db/migrations') }],
+    serverAssets: [
+      { baseName: 'migrations', dir: here('./server/db/migrations') },
+      // The app's own face as TrueType, for papers: a PDF takes no web font.
+      { baseName: 'font-regular', dir: here('./node_modules/@expo-google-fonts/hanken-grotesk/400Regular') },
+      { baseName: 'font-bold', dir: here('./node_modules/@expo-google-fonts/hanken-grotesk/700Bold') },
+    ],
     compressPublicAssets: { gzip: true, brotli: true },
   },
   // Installed, the shell opens without the server; rigs are kept by the app itself (app/platform/rigShelf.ts).

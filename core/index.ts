@@ -395,3 +395,5 @@ export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from 
 export { switchesMidi } from './format/switchesMidi'
 export { showAfter, stageNow, stageNowSchema, type StageNow } from './stage/stageNow'
 export { stageView, type StageTile, type StageView } from './stage/stageView'
+export { setSheet, stripsOf, type SheetLine, type Strip } from './stage/paper'
+export { shortNames } from './sound/shortNames'

@@ -116,6 +116,24 @@ test('the stage follows an edit at the desk, and says what it waits for', async 
   await stage.context().close()
 })
 
+test('strips and the set sheet are had as PDF from the desk', async ({ page, rigId }) => {
+  await openView(page, rigId, 'rig')
+  await page.keyboard.press('g')
+  await expect(page.getByRole('heading', { name: 'Stage', exact: true })).toBeVisible()
+  await page.getByRole('group', { name: 'Paper' }).getByText('Letter').click()
+  for (const [name, file] of [
+    ['Label strips (PDF)', 'strips.pdf'],
+    ['Set sheet (PDF)', 'set-sheet.pdf'],
+  ] as const) {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name }).click(),
+    ])
+    expect(download.suggestedFilename()).toBe(file)
+    expect(download.url()).toContain('paper=letter')
+  }
+})
+
 for (const theme of ['light', 'stage'])
   test(`axe finds nothing serious on the stage in the ${theme} theme, from phone to tablet`, async ({
     page,

@@ -60,6 +60,10 @@ export const signInAddress = (path: string): string => `/sign-in?to=${encodeURIC
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
 /** Where a rig's files are; the browser fetches them itself. */
+/** A paper of a rig as PDF. */
+export const paperAddress = (rigId: string, name: 'strips' | 'set-sheet', paper: 'a4' | 'letter') =>
+  `${address(rigId)}/files/${name}.pdf?paper=${paper}`
+
 export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') =>
   `${address(rigId)}/files/${file}`
 

@@ -1,4 +1,5 @@
 import { getRouterParam, type H3Event } from 'h3'
+import type { Fonts } from '../paper/sheet'
 import type { Floors } from '../services/floors'
 import type { Store } from '../services/store'
 import type { Settings } from '../start/settings'
@@ -10,6 +11,8 @@ export interface Services {
   readonly settings: Settings
   readonly store: Store
   readonly floors: Floors
+  /** Read when a paper is first asked for. */
+  readonly fonts: () => Promise<Fonts>
   /** Null: nobody has to sign in. */
   readonly gate: Gate | null
 }

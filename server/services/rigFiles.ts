@@ -2,6 +2,9 @@ import { accept, formatRigFile, parseRigFile, switchesMidi } from '#core'
 import type { Result, RigFileRefusal } from '#core'
 import type { CreatedReply } from '#shared/contract/rigs'
 import { chartCsvText } from '#shared/chartCsv'
+import { setSheetPdf } from '../paper/setSheet'
+import type { Fonts, PaperSize } from '../paper/sheet'
+import { stripsPdf } from '../paper/strips'
 import { createRig, findRig } from './rigs'
 import type { Store } from './store'
 
@@ -31,4 +34,20 @@ export async function exportSwitchesMidi(store: Store, id: string): Promise<Uint
 export async function exportChart(store: Store, id: string, deviceId: string): Promise<string | null> {
   const found = await findRig(store, id)
   return found && chartCsvText(found.rig, deviceId)
+}
+
+/** What is printed of a rig, by the name of its file. */
+const PAPERS = { strips: stripsPdf, 'set-sheet': setSheetPdf } as const
+export type PaperName = keyof typeof PAPERS
+
+/** A paper as PDF; `nothing` where the rig has nothing to print on it. Null when there is no such rig. */
+export async function printPaper(
+  store: Store,
+  id: string,
+  name: PaperName,
+  size: PaperSize,
+  fonts: Fonts,
+): Promise<Buffer | 'nothing' | null> {
+  const found = await findRig(store, id)
+  return found && ((await PAPERS[name](found.rig, size, fonts)) ?? 'nothing')
 }

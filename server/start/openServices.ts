@@ -1,6 +1,7 @@
 import { openDatabase } from '../db/database'
 import { settingOr } from '../db/repositories/settings'
 import { seedDemo } from '../demo/seedDemo'
+import type { Fonts } from '../paper/sheet'
 import type { Services } from '../http/context'
 import { createGate, newSalt } from '../http/gate'
 import { completeLogs } from '../services/completeLogs'
@@ -12,6 +13,7 @@ import type { Settings } from './settings'
 export async function openServices(
   settings: Settings,
   readMigration: (name: string) => Promise<string>,
+  readFont: (weight: keyof Fonts) => Promise<Buffer>,
 ): Promise<Services> {
   const { databaseUrl, databaseToken, passphrase, port, isHttps, isDemo } = settings
   const database = await openDatabase(databaseUrl, databaseToken, readMigration)
@@ -22,5 +24,15 @@ export async function openServices(
     passphrase === null
       ? null
       : await createGate({ passphrase, salt: await settingOr(database, 'salt', newSalt), port, isHttps })
-  return { settings, store, floors: createFloors(database), gate }
+  return { settings, store, floors: createFloors(database), fonts: readOnce(readFont), gate }
+}
+
+/** Both faces, kept once they were read. */
+function readOnce(readFont: (weight: keyof Fonts) => Promise<Buffer>): Services['fonts'] {
+  let fonts: Promise<Fonts> | null = null
+  const read = async (): Promise<Fonts> => ({
+    regular: await readFont('regular'),
+    bold: await readFont('bold'),
+  })
+  return () => (fonts ??= read())
 }

@@ -1,5 +1,6 @@
 import { useStorage } from 'nitropack/runtime'
 import type { Services } from '../http/context'
+import { FONT_FILES, type Fonts } from '../paper/sheet'
 import { openServices } from './openServices'
 import { readSettings, type Settings } from './settings'
 import { startWords } from './startWords'
@@ -17,12 +18,17 @@ function requireSettings(): Settings {
   return read.ok ? read.value : fail(read.refusal)
 }
 
-/** Migrations travel inside the built server as assets. */
-async function readMigration(name: string): Promise<string> {
-  const asset: unknown = await useStorage('assets:migrations').getItemRaw(name.replaceAll('/', ':'))
-  if (asset === null || asset === undefined) throw new Error(`The migration ${name} is not in the build`)
-  return typeof asset === 'string' ? asset : Buffer.from(asset as Uint8Array).toString('utf8')
+/** Migrations and fonts travel inside the built server as assets. */
+async function readAsset(base: string, name: string): Promise<Buffer> {
+  const asset: unknown = await useStorage(`assets:${base}`).getItemRaw(name.replaceAll('/', ':'))
+  if (asset === null || asset === undefined) throw new Error(`The file ${name} is not in the build`)
+  return Buffer.from(asset as Uint8Array | string)
 }
+
+const readMigration = async (name: string): Promise<string> =>
+  (await readAsset('migrations', name)).toString('utf8')
+
+const readFont = (weight: keyof Fonts): Promise<Buffer> => readAsset(`font-${weight}`, FONT_FILES[weight])
 
 let services: Promise<Services> | null = null
 
@@ -32,7 +38,7 @@ export const started = (): Promise<Services> => (services ??= start())
 async function start(): Promise<Services> {
   const settings = requireSettings()
   try {
-    return await openServices(settings, readMigration)
+    return await openServices(settings, readMigration, readFont)
   } catch (error) {
     return fail([startWords(error, settings)])
   }

@@ -6,6 +6,7 @@ import { createApp, createRouter, toNodeListener, type EventHandler, type Router
 import errorHandler from '../http/errorHandler'
 import { openFrontDoor } from '../http/frontDoor'
 import type { Services } from '../http/context'
+import { FONT_FILES, type Fonts } from '../paper/sheet'
 import type { Store } from '../services/store'
 import { addressOf, hangUp, listen, type Bounds } from '../start/listen'
 import { openServices } from '../start/openServices'
@@ -48,6 +49,15 @@ function createTestApp(services: Services) {
 export const readMigration = (name: string): Promise<string> =>
   readFile(new URL(`../db/migrations/${name}`, import.meta.url), 'utf8')
 
+const FONTS = '../../node_modules/@expo-google-fonts/hanken-grotesk'
+export const readFont = (weight: keyof Fonts): Promise<Buffer> =>
+  readFile(
+    new URL(
+      `${FONTS}/${weight === 'bold' ? '700Bold' : '400Regular'}/${FONT_FILES[weight]}`,
+      import.meta.url,
+    ),
+  )
+
 export interface TestServer {
   readonly url: string
   readonly store: Store
@@ -66,7 +76,7 @@ export async function startTestServer(
   const folder = await mkdtemp(join(tmpdir(), 'wire-step-'))
   const settings = readSettings({ DATABASE_URL: `file:${join(folder, 'test.db')}`, PORT: '0', ...env })
   if (!settings.ok) throw new Error(settings.refusal.join(' '))
-  const services = await openServices(settings.value, readMigration)
+  const services = await openServices(settings.value, readMigration, readFont)
   const server = await listen(toNodeListener(createTestApp(services)), '127.0.0.1', 0, bounds)
   return {
     url: addressOf(server),

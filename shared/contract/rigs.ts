@@ -93,4 +93,5 @@ export interface LoggedEdit extends PostEdit {
 export const sinceSchema = z.object({ since: z.coerce.number().int().min(0).default(0) })
 
 /** GET /api/rigs/:id/files/chart.csv?device=ID */
+export const paperQuerySchema = z.object({ paper: z.literal(['a4', 'letter']).default('a4') })
 export const chartQuerySchema = z.object({ device: z.string().min(1).max(40) })

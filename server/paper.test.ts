@@ -1,0 +1,196 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { describe, expect, it } from 'vitest'
+import { own, playedParts, showOn, stripsOf, type Rig } from '#core'
+import { makeShowRig } from '../core/show/makeShowRig'
+import { tidewright } from './demo/tidewright'
+import { setSheetPdf } from './paper/setSheet'
+import { MARGIN_MM, PAPER_MM, type PaperSize } from './paper/sheet'
+import { stripsPdf } from './paper/strips'
+import { ask } from './testing/ask'
+import { readFont, startTestServer } from './testing/testServer'
+
+const fonts = { regular: await readFont('regular'), bold: await readFont('bold') }
+const SIZES = ['a4', 'letter'] as const
+
+interface Word {
+  readonly text: string
+  /** Ends and baseline on its page in mm from the upper left corner. */
+  readonly left: number
+  readonly right: number
+  readonly base: number
+  readonly points: number
+  readonly page: number
+}
+
+/** What a reader of PDF (pdfjs-dist 4.10) sees: pages in mm, and every piece of text where it stands. */
+async function read(pdf: Buffer): Promise<{ pages: { width: number; height: number }[]; words: Word[] }> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise
+  const toMm = (points: number) => (points * 25.4) / 72
+  const [pages, words] = [[] as { width: number; height: number }[], [] as Word[]]
+  for (let page = 1; page <= document.numPages; page++) {
+    const sheet = await document.getPage(page)
+    const [, , width = 0, height = 0] = sheet.view
+    pages.push({ width: toMm(width), height: toMm(height) })
+    for (const item of (await sheet.getTextContent()).items) {
+      if (!('str' in item) || item.str.trim() === '') continue
+      const [points, , , , x, y] = item.transform as number[]
+      words.push({
+        text: item.str,
+        left: toMm(x!),
+        right: toMm(x! + item.width),
+        base: toMm(height - y!),
+        points: points!,
+        page,
+      })
+    }
+  }
+  await document.destroy()
+  return { pages, words }
+}
+
+const withController = (rig: Rig, fields: object): Rig => {
+  const [controller] = Object.values(rig.controllers)
+  return { ...rig, controllers: { [controller!.id]: { ...controller!, ...fields } } } as Rig
+}
+/** Labels and what the switch is called, over and over. */
+const renamed = (rig: Rig, names: readonly string[]): Rig => ({
+  ...rig,
+  switches: Object.fromEntries(
+    Object.values(rig.switches).map((one, n) => [one.id, { ...one, label: names[n % names.length]! }]),
+  ),
+})
+
+describe('label strips as PDF', () => {
+  const rig = tidewright()
+
+  it.each(SIZES)('of %s measure as the switches are apart, to a tenth of a millimetre', async (size) => {
+    for (const columnMm of [25, 45, 65, 92]) {
+      const spaced = withController(rig, { columnMm })
+      const { pages, words } = await read((await stripsPdf(spaced, size, fonts))!)
+      const { width, height } = PAPER_MM[size]
+      const isLying = pages[0]!.width > pages[0]!.height
+      for (const page of pages)
+        expect([page.width, page.height]).toEqual(
+          (isLying ? [height, width] : [width, height]).map((side) => expect.closeTo(side, 1)),
+        )
+      // Labels on one line: where their middles are, from the left end of the strip.
+      const strips = stripsOf(spaced, (isLying ? height : width) - 2 * MARGIN_MM)
+      const wanted = strips.flatMap(({ labels }) => labels.filter(({ name }) => name !== ''))
+      let measured = 0
+      const labels = words.filter(({ points, text }) => points !== 7 && !text.startsWith('This line'))
+      const middle = ({ left, right }: Word) => (left + right) / 2 - MARGIN_MM
+      for (const { name, middleMm } of wanted) {
+        const same = labels.filter(({ text }) => text === name)
+        // One broken into two lines is measured line by line below.
+        if (same.length === 0) continue
+        measured++
+        expect(Math.min(...same.map((one) => Math.abs(middle(one) - middleMm)))).toBeLessThan(0.1)
+      }
+      for (const one of labels) {
+        // From the middle of the first switch to that of any other: whole steps of the spacing.
+        const steps = (middle(one) - columnMm / 2) / columnMm
+        expect(Math.abs(steps - Math.round(steps)) * columnMm).toBeLessThan(0.1)
+      }
+      expect(measured).toBeGreaterThan(30)
+    }
+  })
+
+  it.each(SIZES)('of %s cut no label, however long, and print nothing beyond the page', async (size) => {
+    const names = [
+      'The long farewell of the harbour master',
+      'Łódź, żółw',
+      'Unbrokenlettersofanamethatgoeson',
+      'On',
+      'Ω',
+    ]
+    for (const columnMm of [20, 40, 65]) {
+      const long = withController(renamed(rig, names), { columnMm })
+      const { pages, words } = await read((await stripsPdf(long, size, fonts))!)
+      for (const { left, right, base, page } of words) {
+        const { width, height } = pages[page - 1]!
+        expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
+        expect(right).toBeLessThanOrEqual(width - MARGIN_MM + 0.1)
+        expect(base).toBeLessThanOrEqual(height - MARGIN_MM + 0.1)
+      }
+      for (const { text, left, right, points } of words) {
+        if (points === 7 || text.startsWith('This line')) continue
+        // Within its own switch's room.
+        const cell = Math.floor(((left + right) / 2 - MARGIN_MM) / columnMm)
+        expect(left).toBeGreaterThanOrEqual(MARGIN_MM + cell * columnMm)
+        expect(right).toBeLessThanOrEqual(MARGIN_MM + (cell + 1) * columnMm)
+        expect(text).not.toContain('…')
+      }
+      expect(words.some(({ text }) => text.includes('Łódź'))).toBe(true)
+    }
+  })
+
+  it('are none where nothing stands', async () => {
+    expect(await stripsPdf({ ...rig, switches: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
+describe('the set sheet as PDF', () => {
+  it.each(SIZES)(
+    'of %s names every song and sound of the demo in order, on two pages at most',
+    async (size) => {
+      const rig = tidewright()
+      const { pages, words } = await read((await setSheetPdf(rig, size, fonts))!)
+      expect(pages.length).toBeLessThanOrEqual(2)
+      const all = words.map(({ text }) => text)
+      let at = 0
+      for (const { song, isFirstOfSong, soundId, nth } of playedParts(rig, showOn(rig)!)) {
+        if (isFirstOfSong) {
+          at =
+            all.indexOf(`${nth + 1} ${song.name}`, at) >= 0
+              ? all.indexOf(`${nth + 1} ${song.name}`, at)
+              : all.findIndex(
+                  (text, n) => n >= at && text.replaceAll(/\s+/g, ' ') === `${nth + 1} ${song.name}`,
+                )
+          expect([song.name, at >= 0]).toEqual([song.name, true])
+        }
+        const name = own(rig.sounds, soundId!)!.name
+        at = all.findIndex((text, n) => n >= at && text === name)
+        expect([name, at >= 0]).toEqual([name, true])
+        at++
+      }
+      for (const { left, right, base, page } of words) {
+        expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
+        expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
+        expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
+      }
+    },
+  )
+
+  it('has a line for every part of generated shows, and none without a show', async () => {
+    for (let seed = 1; seed <= 10; seed++) {
+      const rig = makeShowRig(seed)
+      const { words } = await read((await setSheetPdf(rig, 'a4', fonts))!)
+      const parts = playedParts(rig, showOn(rig)!)
+      const sounds = new Set(Object.values(rig.sounds).map(({ name }) => name))
+      expect(words.filter(({ text }) => sounds.has(text)).map(({ text }) => text)).toEqual(
+        parts.map(({ soundId }) => rig.sounds[soundId!]!.name),
+      )
+    }
+    expect(await setSheetPdf({ ...tidewright(), shows: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
+it('papers are had from the server as files, and refused where there is nothing to print', async () => {
+  const server = await startTestServer({ WIRE_STEP_DEMO: '1' })
+  const [{ id }] = (await ask(`${server.url}/api/rigs`, 'GET')).json.rigs
+  for (const name of ['strips', 'set-sheet'])
+    for (const paper of ['a4', 'letter'] satisfies PaperSize[]) {
+      const { status, headers, text } = await ask(
+        `${server.url}/api/rigs/${id}/files/${name}.pdf?paper=${paper}`,
+        'GET',
+      )
+      expect([status, headers.get('content-type')]).toEqual([200, 'application/pdf'])
+      expect(headers.get('content-disposition')).toContain(`${name}.pdf`)
+      expect(text.startsWith('%PDF-')).toBe(true)
+    }
+  expect((await ask(`${server.url}/api/rigs/${id}/files/strips.pdf?paper=a3`, 'GET')).status).toBe(400)
+  const bare = (await ask(`${server.url}/api/rigs`, 'POST', { name: 'Bare' })).json.id
+  const refused = await ask(`${server.url}/api/rigs/${bare}/files/strips.pdf`, 'GET')
+  expect([refused.status, refused.text]).toEqual([404, expect.stringContaining('nothing to print')])
+  await server.stop()
+})
