@@ -121,12 +121,13 @@ const board = async (page) => {
 }
 /** A desk that goes through the show, and a screen that follows it. */
 const follow = async (page) => {
-  const desk = await page.context().newPage()
+  const desk = await page.context().browser().newPage()
   await desk.goto(page.url().replace(/\/stage\/(.*)$/, '/rigs/$1/show'))
   await desk.getByRole('button', { name: 'Next part', exact: true }).click()
   await desk.waitForTimeout(1500)
   await desk.getByRole('button', { name: 'Next part', exact: true }).click()
   await desk.waitForTimeout(1500)
+  await desk.close()
 }
 const loops = async (page) => {
   await page.getByRole('tab', { name: 'Loops' }).click()
