@@ -10,7 +10,7 @@ export default defineConfig({
   test: {
     environment: 'node',
     // A machine that pauses is no failure; what is timed on purpose is timed by the bench.
-    testTimeout: 30_000,
+    testTimeout: 120_000,
     hookTimeout: 30_000,
 
     include: ['{core,shared,server,app,guards}/**/*.test.ts'],
