@@ -68,7 +68,7 @@ test('an empty rig offers three ways; the demo is copied, a rig copied and delet
     .click()
   await expect(list.getByRole('listitem')).toHaveCount(before + 1)
   const copy = list.getByRole('listitem').filter({ hasText: ', copy' }).first()
-  await expect(copy.getByText('1 controller, 18 boxes, 16 sounds, and 74 switches in 9 banks')).toBeVisible()
+  await expect(copy.getByText('1 controller, 18 boxes, 16 sounds, and 72 switches in 9 banks')).toBeVisible()
   await copy.getByRole('button', { name: /^Delete/ }).click()
   await page
     .getByRole('dialog')

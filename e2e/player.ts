@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
 
 export { expect }
 
@@ -71,4 +71,27 @@ export async function seriousFaults(page: Page) {
       id,
       targets: nodes.map(({ target, failureSummary }) => `${target} ${failureSummary}`),
     }))
+}
+
+/** Next part, and part back with the next song when held, in the shift layer of every bank without sounds there. */
+export async function addShowSwitches(request: APIRequestContext, rigId: string): Promise<void> {
+  const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()
+  const to = (step: string) => ({ kind: 'showStep', to: step, songId: null })
+  const row = (number: number, label: string, more: object) => ({
+    ...rig.switches['menders-7-shift'],
+    id: `storm-${number}-shift`,
+    bankId: 'storm',
+    number,
+    label,
+    ...more,
+  })
+  const rows = [
+    row(1, 'Part back', { positions: [[to('previousPart')]], longPress: [to('nextSong')] }),
+    row(2, 'Next part', { positions: [[to('nextPart')]] }),
+  ]
+  const changes = rows.map((after) => ({ table: 'switches', id: after.id, before: null, after }))
+  const posted = await request.post(`/api/rigs/${rigId}/edits`, {
+    data: { id: 'add-show-switches', edit: { label: 'placeShowStep', changes } },
+  })
+  expect(posted.ok()).toBe(true)
 }

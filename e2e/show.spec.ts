@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { deviceNow, expect, inspector, openView, test, seriousFaults } from './player'
+import { addShowSwitches, deviceNow, expect, inspector, openView, test, seriousFaults } from './player'
 
 const tab = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Parts of the set list' }).getByRole('tab', { name }).click()
@@ -24,7 +24,12 @@ test('a show is stepped through part by part, and the floor plays each', async (
   await expect(deviceNow(page, 'Bass preamp')).toContainText('3 Round')
 })
 
-test('a show is stepped on part by part, by a switch that goes on in it', async ({ page, rigId }) => {
+test('a show is stepped on part by part, by a switch that goes on in it', async ({
+  page,
+  request,
+  rigId,
+}) => {
+  await addShowSwitches(request, rigId)
   await openView(page, rigId, 'show')
   await page.getByRole('group', { name: 'The foot steps on' }).getByText('Next part').click()
   // Two switches make the whole show: the foot stays where it is.

@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test'
-import { expect, openView, seriousFaults, test } from './player'
+import { addShowSwitches, expect, openView, seriousFaults, test } from './player'
 
 /** Another browser, as a tablet at the feet. */
 async function tablet(browser: Browser, rigId: string, width = 1024, height = 768): Promise<Page> {
@@ -14,8 +14,10 @@ const tile = (page: Page, name: string) => board(page).getByRole('listitem').fil
 test('a step at the desk is on the other screen within 150 ms, part by part', async ({
   page,
   browser,
+  request,
   rigId,
 }) => {
+  await addShowSwitches(request, rigId)
   await openView(page, rigId, 'show')
   const stage = await tablet(browser, rigId)
   await expect(board(stage)).toContainText('Verse, dry')

@@ -267,7 +267,7 @@ describe.each(PLACES)('with $name', ({ open }) => {
         { type: 'programChange', channel: 4, programNumber: 43 },
         { type: 'programChange', channel: 5, programNumber: 1 },
       ])
-      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(65)
+      expect(events.filter(({ type }) => type === 'marker')).toHaveLength(63)
     })
 
     it('the schema of the rig file is served', async () => {

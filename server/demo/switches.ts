@@ -87,15 +87,6 @@ const SWITCHES: readonly Line[] = [
     press: [['mute and tuner']],
     more: { ...everywhere, lamps: [{ colour: 'Blue', light: 'flash' }] },
   },
-  // The show in order, in the shift layer of all banks that have no sounds there.
-  { at: ['storm', 2, 'shift'], label: 'Next part', press: [['next part']], more: everywhere },
-  {
-    at: ['storm', 1, 'shift'],
-    label: 'Part back',
-    press: [['previous part']],
-    longPress: ['next song'],
-    more: everywhere,
-  },
   { at: ['menders', 6, 'shift'], label: 'Octave, held', press: [['hold octaver']], more: everywhere },
   { at: ['menders', 7, 'shift'], label: 'All off', press: [['everything off']], more: everywhere },
   { at: ['menders', 8, 'shift'], label: 'Resync', press: [['resync']], more: everywhere },
