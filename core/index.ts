@@ -292,6 +292,7 @@ export {
 export { DIVISIONS, type Division } from './rig/table/division'
 export {
   aheadMs,
+  partKey,
   partsOf,
   playedParts,
   showOn,
@@ -345,7 +346,7 @@ export {
   type ShowTravel,
   type Unplayed,
 } from './show/travel'
-export { placeShowStep, placeSongSwitch, showSwitch } from './show/showSwitches'
+export { placeShowStep, placeSongSwitch, showSwitch, stepsToPart } from './show/showSwitches'
 export { walkShow, type Fault, type Walked, type Wrong } from './show/walk'
 export { type Part, type PartId } from './rig/table/part'
 export { USUAL_PLAYER, type Player } from './rig/table/player'

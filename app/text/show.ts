@@ -19,13 +19,6 @@ import { valueText } from './lies'
 import { displayText, sentText } from './presets'
 import { bpmText } from './tempo'
 
-/** "9.4", with a mark for the shift layer: bank as the controller counts, and switch. */
-export function placeShort(rig: Rig, { bankId, layer, number }: BoardPlace): string {
-  const bank = own(rig.banks, bankId)
-  const first = own(rig.controllers, bank?.controllerId ?? '')?.firstBank ?? 1
-  return `${(bank?.index ?? 0) + first}.${number}${layer === 'shift' ? ' shift' : ''}`
-}
-
 /** "9 Any sound, switch 4". */
 export function placeLong(rig: Rig, { bankId, layer, number }: BoardPlace): string {
   const bank = own(rig.banks, bankId)

@@ -126,7 +126,10 @@ export function placeKept(rig: Rig, at: ShowPlace | null): ShowPlace | null {
   return nth === undefined ? null : nth === at.nth ? at : { ...at, nth }
 }
 
-const isAt = ({ nth, part }: PlayedPart, at: ShowPlace | null): boolean =>
+/** Names a part of a show among all of them: of a song that comes twice each time has its own. */
+export const partKey = ({ nth, part }: Pick<PlayedPart, 'nth' | 'part'>): string => `${nth}/${part.id}`
+
+export const isAt = ({ nth, part }: PlayedPart, at: ShowPlace | null): boolean =>
   nth === at?.nth && part.id === at.partId
 
 /** The last part that is played up to a place, from 0; -1 before the first. */

@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { beyondController } from '../check/beyondController'
 import { unreachedSound } from '../check/unreachedSound'
-import { applyEdit } from '../rig/applyEdit'
-import type { Edit } from '../rig/edit'
 import { rigProblems } from '../rig/integrity'
 import {
   makeBank,
@@ -16,23 +14,17 @@ import {
   recallSound,
 } from '../rig/makeRig'
 import type { Rig } from '../rig/rig'
-import { playedParts, showOn } from '../rig/showOrder'
+import { playedParts, showOn, showPlace, showTarget } from '../rig/showOrder'
 import type { Action } from '../rig/table/action'
 import { lacking, requirements } from '../switching/requirements'
 import { wrongMoments } from '../check/wrongMoments'
 import { canMove, findBoard, moveOne } from './board'
-import { makeShowRig } from './makeShowRig'
-import { placeShowStep, placeSongSwitch, showSwitch } from './showSwitches'
+import { applied, makeShowRig } from './makeShowRig'
+import { placeShowStep, placeSongSwitch, showSwitch, stepsToPart } from './showSwitches'
 import { partWays, travelOf, waysOfShow } from './travel'
 import { walkShow, type Walked } from './walk'
 
 const id = (name: string) => name as never
-const applied = (rig: Rig, edit: Edit | null): Rig => {
-  if (edit === null) throw new Error('nothing to apply')
-  const result = applyEdit(rig, edit)
-  if (!result.ok) throw new Error(JSON.stringify(result))
-  return result.value
-}
 /** The same rig, its show stepped on part by part. */
 const partByPart = (rig: Rig): Rig => {
   const show = showOn(rig)!
@@ -137,6 +129,27 @@ describe('a show stepped on part by part', () => {
       return all.at(-1)
     }
     expect(last(partByPart(rig))).toEqual(last(rig))
+  })
+})
+
+describe('steps to a part', () => {
+  it('come to it from every place of generated shows, this time of a song that comes twice', () => {
+    let tried = 0
+    for (let seed = 1; seed <= 40; seed++) {
+      const rig = makeShowRig(seed, { songs: 3 })
+      const all = playedParts(rig, showOn(rig)!)
+      for (const from of [null, ...all.map(showPlace)])
+        for (const part of all) {
+          tried++
+          let at = from
+          for (const step of stepsToPart(rig, from, part)) {
+            if (step.kind !== 'showStep') throw new Error(step.kind)
+            at = showPlace(showTarget(rig, at, step.to, step.songId)!)
+          }
+          expect([seed, from, at]).toEqual([seed, from, showPlace(part)])
+        }
+    }
+    expect(tried).toBeGreaterThan(1000)
   })
 })
 

@@ -12,11 +12,21 @@ import {
   makeSwitch,
   recallSound,
 } from '../rig/makeRig'
+import { applyEdit } from '../rig/applyEdit'
+import type { Edit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Footswitch } from '../rig/table/switch'
 
 const go = (to: 'next' | 'home' | 'previous'): Action => ({ kind: 'travel', to, bankId: null })
+
+/** A rig with an edit done; as it is where there is none. Throws where the edit is refused. */
+export function applied(rig: Rig, edit: Edit | null): Rig {
+  if (edit === null) return rig
+  const result = applyEdit(rig, edit)
+  if (!result.ok) throw new Error(JSON.stringify(result))
+  return result.value
+}
 
 /**
  * A generated show that has nothing wrong with it: two devices, a sound a preset, every sound on a switch, a way on from

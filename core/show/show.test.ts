@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { own } from '../base/own'
-import { applyEdit } from '../rig/applyEdit'
-import { invertEdit, type Edit } from '../rig/edit'
+import { invertEdit } from '../rig/edit'
 import { makeController } from '../rig/makeRig'
 import { rigProblems } from '../rig/integrity'
 import type { Rig } from '../rig/rig'
@@ -12,17 +11,11 @@ import { settle, step } from '../simulate/step'
 import { canMove, findBoard, isBetter, moveOne, moveSwitches, type Proposal } from './board'
 import { distanceMm, hitsTwo, isInReach, pointOf, restPoint, stepMs } from './foot'
 import { footMoves, type FootMove } from './footMoves'
-import { makeShowRig } from './makeShowRig'
+import { applied, makeShowRig } from './makeShowRig'
 import { routeTo, type Stand } from './route'
 import { partWays, showController, standAtStart, travelOf } from './travel'
 import { walkShow, type Walked } from './walk'
 
-const applied = (rig: Rig, edit: Edit | null): Rig => {
-  if (edit === null) return rig
-  const result = applyEdit(rig, edit)
-  if (!result.ok) throw new Error(JSON.stringify(result))
-  return result.value
-}
 const walked = (rig: Rig): Walked[] => [...walkShow(rig, showOn(rig)!)]
 const wrongKinds = (all: readonly Walked[]) => all.flatMap(({ wrong }) => wrong.map(({ kind }) => kind))
 

@@ -3,7 +3,16 @@ import { cutText } from '../base/text'
 import type { Edit } from '../rig/edit'
 import { putSwitch, switchAt } from '../rig/edits/switchSlot'
 import { byIndex, type Rig } from '../rig/rig'
-import { partsOf, type ShowMove } from '../rig/showOrder'
+import {
+  isAt,
+  partsOf,
+  showPlace,
+  showTarget,
+  type PlayedPart,
+  type ShowMove,
+  type ShowPlace,
+} from '../rig/showOrder'
+import type { Action } from '../rig/table/action'
 import { switchesHere } from '../rig/switchesHere'
 import type { BankId } from '../rig/table/bank'
 import { switchCount } from '../rig/table/controller'
@@ -101,6 +110,28 @@ export function placeShowStep(
       }),
     ],
   }
+}
+
+/**
+ * Steps in the list of the show from one place to a part, as switches could make them: to its song, and on in it. Of a song
+ * that comes twice it is this time that is come to.
+ */
+export function stepsToPart(rig: Rig, from: ShowPlace | null, part: PlayedPart): Action[] {
+  const steps: Action[] = []
+  let at = from
+  const go = (to: ShowMove, songId: SongId | null = null): boolean => {
+    const target = showTarget(rig, at, to, songId)
+    if (!target) return false
+    steps.push({ kind: 'showStep', to, songId })
+    at = showPlace(target)
+    return true
+  }
+  // Straight to the song where that is this time of it, else song by song.
+  if (showTarget(rig, at, 'song', part.song.id)?.nth === part.nth) go('song', part.song.id)
+  else if (at === null || at.nth < part.nth) while ((at?.nth ?? -1) < part.nth && go('nextSong')) continue
+  else while (at.nth > part.nth && go('previousSong')) continue
+  while (!isAt(part, at) && go('nextPart')) continue
+  return steps
 }
 
 /** What one switch can go through, one a press. */

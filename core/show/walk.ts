@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
-import { aheadMs, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
+import { aheadMs, isAt, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
 import type { ControlId } from '../rig/table/control'
 import type { DeviceId } from '../rig/table/device'
 import type { Show } from '../rig/table/show'
@@ -214,8 +214,7 @@ export function* walkShow(rig: Rig, show: Show): Generator<Walked, void, void> {
           before = sound.id
         }
         const { showAt } = state.known
-        if (show.stepsOn === 'nextPart' && (showAt?.nth !== nth || showAt.partId !== part.id))
-          wrong.push({ kind: 'otherPart' })
+        if (show.stepsOn === 'nextPart' && !isAt(played, showAt)) wrong.push({ kind: 'otherPart' })
       }
     }
     // All that was sent has arrived, and every device hears again.

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { own } from '../base/own'
 import { liveRole } from '../pedal/live'
 import type { Rig } from '../rig/rig'
-import { placeKept, playedParts, showOn, showPlace, type ShowPlace } from '../rig/showOrder'
+import { isAt, placeKept, playedParts, showOn, showPlace, type ShowPlace } from '../rig/showOrder'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import { idSchema } from '../rig/table/scalars'
 import type { SoundId } from '../rig/table/sound'
@@ -90,7 +90,7 @@ export function showAfter(
 function partPlaying(rig: Rig, at: ShowPlace | null, soundId: SoundId): ShowPlace | null {
   const show = showOn(rig)
   const all = show ? playedParts(rig, show) : []
-  const here = at === null ? -1 : all.findIndex(({ nth, part }) => nth === at.nth && part.id === at.partId)
+  const here = all.findIndex((one) => isAt(one, at))
   const plays = all.flatMap((one, n) => (one.soundId === soundId ? [n] : []))
   const isSong = (n: number) => all[n]!.nth === at?.nth
   const found =

@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { playedParts, showOn, type PlayedPart } from '../rig/showOrder'
+import { isAt, playedParts, showOn, type PlayedPart } from '../rig/showOrder'
 import { switchesHere } from '../rig/switchesHere'
 import type { Controller } from '../rig/table/controller'
 import type { Pedal } from '../rig/table/pedal'
@@ -50,7 +50,7 @@ export function stageView(rig: Rig, now: StageNow): StageView | null {
   if (!controller) return null
   const show = showOn(rig)
   const parts = show ? playedParts(rig, show) : []
-  const at = parts.findIndex(({ nth, part }) => nth === now.showAt?.nth && part.id === now.showAt.partId)
+  const at = parts.findIndex((one) => isAt(one, now.showAt))
   const next = parts[at + 1] ?? null
   const keeps = next !== null && next.soundId === now.soundId && show?.stepsOn === 'sounds'
   const toNext = next === null || keeps || !show ? [] : wayFrom(rig, controller, now, next)

@@ -1,5 +1,6 @@
-import { own, rigName, setSheet, showOn, songTempo, type FootMove, type Rig, type SheetLine } from '#core'
+import { rigName, setSheet, showOn, songTempo, type FootMove, type Rig, type SheetLine } from '#core'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'
+import { placeShort } from '#shared/placeText'
 
 const LINE_MM = 5.2
 const SONG_MM = 6.6
@@ -75,6 +76,7 @@ export async function setSheetPdf(rig: Rig, size: PaperSize, fonts: Fonts): Prom
   head()
   for (const [n, line] of lines.entries()) {
     const { played } = line
+    const last = line.moves.at(-1)
     const isNewSong = lines[n - 1]?.played.nth !== played.nth
     // A song's name does not stand alone at the foot of a page.
     if (y + LINE_MM + (isNewSong ? SONG_MM : 0) > sheet.heightMm - MARGIN_MM) {
@@ -102,20 +104,11 @@ export async function setSheetPdf(rig: Rig, size: PaperSize, fonts: Fonts): Prom
       y += SONG_MM
     }
     put('sound', [played.part.name, line.sound || 'no sound yet'].filter(Boolean).join(': '), y)
-    put('place', placeText(rig, line), y)
+    put('place', last ? placeShort(rig, { ...last.from, number: last.number }, last.jack) : '', y)
     put('steps', stepsText(line), y)
     put('time', seconds(line.lastsMs), y)
     put('hand', line.byHand.map(({ device, does }) => (does ? `${device}: ${does}` : device)).join('; '), y)
     y += LINE_MM
   }
   return sheet.end()
-}
-
-/** "9.4", with a mark for the shift layer. */
-function placeText(rig: Rig, { moves }: SheetLine): string {
-  const last = moves.at(-1)
-  const bank = own(rig.banks, last?.from.bankId ?? '')
-  if (!last || !bank) return ''
-  const shown = bank.index + (own(rig.controllers, bank.controllerId)?.firstBank ?? 1)
-  return `${shown}.${last.jack === '' ? '' : `${last.jack} `}${last.number}${last.from.layer === 'shift' ? ' shift' : ''}`
 }

@@ -28,7 +28,8 @@ import NumberField from '~/components/common/NumberField.vue'
 import { useProposal } from './useProposal'
 import { useRigStore } from '~/stores/rig'
 import { count } from '~/text/counts'
-import { lengthText, NO_BOARD_TEXT, placeShort, travelText } from '~/text/show'
+import { lengthText, NO_BOARD_TEXT, travelText } from '~/text/show'
+import { placeShort } from '#shared/placeText'
 
 /** A board that takes fewer steps: looked for while you watch, shown as what moves where, taken whole or one by one. */
 const { rig, found, isRunning, done, isOld } = defineProps<{

@@ -1,7 +1,18 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { own, partsOf, songsOf, type Part, type PartWay, type Rig, type Show, type Song } from '#core'
-import { heardText, inTimeText, lastsText, partName, placeShort, wayText } from '~/text/show'
+import {
+  own,
+  partKey,
+  partsOf,
+  songsOf,
+  type Part,
+  type PartWay,
+  type Rig,
+  type Show,
+  type Song,
+} from '#core'
+import { heardText, inTimeText, lastsText, partName, wayText } from '~/text/show'
+import { placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'
 import { songTempo } from '#core'
 
@@ -30,13 +41,13 @@ interface PartRow {
 }
 
 const songs = computed(() => {
-  const byKey = new Map(ways.map((way) => [`${way.played.nth}/${way.played.part.id}`, way]))
+  const byKey = new Map(ways.map((way) => [partKey(way.played), way]))
   return songsOf(rig, show).map((song, nth) => ({
     song,
     key: String(nth),
     nth,
     parts: partsOf(rig, song.id).map((part): PartRow => {
-      const key = `${nth}/${part.id}`
+      const key = partKey({ nth, part })
       return { key, part, way: byKey.get(key) ?? null }
     }),
   }))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Rig, Walked } from '#core'
+import { partKey, type Rig, type Walked } from '#core'
 import { count } from '~/text/counts'
 import { partName, wrongText } from '~/text/show'
 
@@ -20,7 +20,7 @@ const wrong = computed(() => (parts ?? []).filter((one) => one.wrong.length > 0)
 const isStopped = computed(() => wrong.value.some((one) => one.wrong.some(({ kind }) => kind === 'noStep')))
 const untold = computed(() => (parts ?? []).filter(({ isTimeUnknown }) => isTimeUnknown))
 const messages = computed(() => (parts ?? []).reduce((sum, one) => sum + one.messages, 0))
-const keyOf = ({ played }: Walked) => `${played.nth}/${played.part.id}`
+const keyOf = ({ played }: Walked) => partKey(played)
 const nameOf = ({ played }: Walked) => partName(rig, played.part, played.soundId)
 </script>
 

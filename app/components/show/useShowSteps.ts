@@ -1,10 +1,10 @@
 import { computed, watch, type Ref } from 'vue'
 import {
-  partsOf,
+  partKey,
   placeKey,
   showSwitch,
+  stepsToPart,
   switchesHere,
-  type Action,
   type FootMove,
   type Footswitch,
   type PartWay,
@@ -23,7 +23,6 @@ export function useShowSteps(
 ) {
   const floor = useFloorStore()
   const isOnward = computed(() => show.value?.stepsOn === 'nextPart')
-  const keyOf = ({ played }: PartWay): string => `${played.nth}/${played.part.id}`
   const showAt = computed(() => floor.state?.known.showAt ?? null)
   const keyAt = computed(() => showAt.value && `${showAt.value.nth}/${showAt.value.partId}`)
   // What goes on part by part shows where the controller's list is.
@@ -32,7 +31,7 @@ export function useShowSteps(
   })
   const at = computed(() => {
     const key = isOnward.value ? keyAt.value : chosen.value
-    return ways.value.findIndex((way) => keyOf(way) === key)
+    return ways.value.findIndex((way) => partKey(way.played) === key)
   })
   const nthAt = computed(() =>
     isOnward.value
@@ -68,19 +67,10 @@ export function useShowSteps(
       )
   }
 
-  /** The list brought to a part that is not the next one: to its song, and on from there. */
-  function bringTo({ played }: PartWay): void {
-    const ofSong = partsOf(rig.value, played.song.id).filter(({ tonight }) => !tonight?.isOut)
-    const onward: Action = { kind: 'showStep', to: 'nextPart', songId: null }
-    floor.perform(
-      { kind: 'showStep', to: 'song', songId: played.song.id },
-      ...Array.from({ length: ofSong.findIndex(({ id }) => id === played.part.id) }, () => onward),
-    )
-  }
-
   function play(way: PartWay): void {
-    chosen.value = keyOf(way)
-    if (isOnward.value && ways.value[at.value + 1] !== way) bringTo(way)
+    chosen.value = partKey(way.played)
+    if (isOnward.value && ways.value[at.value + 1] !== way)
+      floor.perform(...stepsToPart(rig.value, showAt.value, way.played))
     else stepOnWay(way)
   }
 

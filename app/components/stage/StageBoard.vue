@@ -5,7 +5,8 @@ import type { Rig, StageNow, StageView } from '#core'
 import { fitText } from '~/charts/fitText'
 import { measureIn } from '~/platform/measureText'
 import { songTempo } from '#core'
-import { moveText, partName, placeShort } from '~/text/show'
+import { moveText, partName } from '~/text/show'
+import { placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'
 
 /** What lies at the feet, in large tape: nothing here can be pressed. */

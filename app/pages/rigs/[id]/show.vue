@@ -14,6 +14,7 @@ import {
   moveSong,
   newShow,
   own,
+  partKey,
   partsOf,
   showController,
   showOn,
@@ -108,7 +109,7 @@ const wrongParts = computed(
   () =>
     new Map(
       (walked.value ?? []).flatMap((one) =>
-        one.wrong.length > 0 ? [[`${one.played.nth}/${one.played.part.id}`, one.wrong] as const] : [],
+        one.wrong.length > 0 ? [[partKey(one.played), one.wrong] as const] : [],
       ),
     ),
 )
