@@ -91,10 +91,12 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/show',
     ],
   ],
+  ['core/practice', ['core/base', 'core/rig', 'core/show', 'core/switching', 'core/practice']],
   [
     'core/stage',
     [
       'core/base',
+      'core/midi',
       'core/pedal',
       'core/rig',
       'core/show',

@@ -31,6 +31,8 @@ import {
   placeShowStep,
   type SwitchId,
   USUAL_PLAYER,
+  keepRound,
+  type PracticeId,
   type PartId,
   type ShowId,
   type SoundId,
@@ -485,11 +487,33 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(['version1', 'version2', 'version3', 'version4', 'version5', 'version6', 'version7', 'version8'])(
-    'a rig file of %s opens',
-    async (name) => {
-      const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
-      expect(parseRigFile(text)).toMatchObject({ ok: true })
-    },
-  )
+  // Made before practice was kept: the demo of then, a show stepped on part by part, with a switch edited.
+  it('of a database of version 9 opens, is told by its log, and keeps a round of practice', async () => {
+    await copyFile(new URL('./testing/old/version9.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse' })
+    expect(found.shows['tidewright']).toMatchObject({ stepsOn: 'nextPart' })
+    expect(found.practices).toEqual({})
+    const [from, to] = Object.keys(found.sounds) as SoundId[]
+    const answers = [{ from: from!, to: to!, wrongSteps: 1, ms: 900 }]
+    const edit = keepRound(found, answers, { on: '2026-11-26', newId: 'day' as PracticeId })!
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.practices['day']).toMatchObject({
+      calls: 1,
+      misses: 1,
+      pairs: [{ from, to, calls: 1, misses: 1 }],
+    })
+    expect(await told(store, old!.id)).toEqual(now)
+    await store.database.close()
+  })
+
+  it.each(Array.from({ length: 9 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
+    const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
+    expect(parseRigFile(text)).toMatchObject({ ok: true })
+  })
 })

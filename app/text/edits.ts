@@ -98,6 +98,8 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   addRide: 'keep ride',
   changeRide: 'change ride',
   removeRide: 'remove ride',
+  keepPractice: 'keep practice',
+  forgetPractice: 'forget practice',
   addSong: 'add song',
   changeSong: 'change song',
   removeSong: 'remove song',

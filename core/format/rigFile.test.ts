@@ -35,8 +35,8 @@ describe('rig file', () => {
     ['other JSON', '[1, 2]', { code: 'notARigFile' }],
     [
       'another version',
-      altered((file) => (file.version = 10)),
-      { code: 'wrongVersion', found: '10', known: 9 },
+      altered((file) => (file.version = 11)),
+      { code: 'wrongVersion', found: '11', known: 10 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

@@ -41,6 +41,8 @@ export const EDIT_LABELS = [
   'addRide',
   'changeRide',
   'removeRide',
+  'keepPractice',
+  'forgetPractice',
   /** The log of a rig of an earlier version did not lead to what was stored. */
   'mendLog',
   'renameRig',

@@ -1,6 +1,7 @@
 import { actionNames, type Action } from './table/action'
 import type { Device } from './table/device'
 import type { Pair } from './table/pair'
+import type { Practice } from './table/practice'
 import type { Preset } from './table/preset'
 import type { SetValue } from './table/setValue'
 import type { Cell, Sound } from './table/sound'
@@ -131,6 +132,11 @@ const referring: Referring = {
               : [],
     ),
   rides: () => [],
+  practices: ({ pairs }) =>
+    pairs.flatMap(({ from, to }, n): Reference[] => [
+      { path: ['pairs', n, 'from'], table: 'sounds', id: from },
+      { path: ['pairs', n, 'to'], table: 'sounds', id: to },
+    ]),
 }
 
 function roleReferences(field: Path, { when, targets }: PedalRole): Reference[] {
@@ -237,6 +243,10 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
       soundId:
         part.tonight.soundId !== null && keeps('sounds', part.tonight.soundId) ? part.tonight.soundId : null,
     },
+  }),
+  practices: (practice, keeps): Practice => ({
+    ...practice,
+    pairs: practice.pairs.filter(({ from, to }) => keeps('sounds', from) && keeps('sounds', to)),
   }),
   shows: (show, keeps): Show => ({ ...show, songIds: show.songIds.filter((id) => keeps('songs', id)) }),
   devices: (device, keeps): Device => ({

@@ -11,6 +11,7 @@ import { pairSchema, type Pair } from './table/pair'
 import { partSchema, type Part } from './table/part'
 import { pedalSchema, type Pedal } from './table/pedal'
 import { USUAL_PLAYER } from './table/player'
+import { practiceSchema, type Practice } from './table/practice'
 import { presetSchema, type Preset } from './table/preset'
 import { rideSchema, type Ride } from './table/ride'
 import { runSchema, type Run } from './table/run'
@@ -39,6 +40,7 @@ export interface Tables {
   readonly marks: Mark
   readonly runs: Run
   readonly rides: Ride
+  readonly practices: Practice
 }
 
 export type TableName = keyof Tables
@@ -66,12 +68,13 @@ export const rowSchemas = {
   marks: markSchema,
   runs: runSchema,
   rides: rideSchema,
+  practices: practiceSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
 /** Tables that have no part in what a floor does. */
-const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides']
+const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices']
 
 /** What decides what a floor does. */
 export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
@@ -109,6 +112,7 @@ export const emptyRig = (name: string): Rig => ({
   marks: {},
   runs: {},
   rides: {},
+  practices: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

@@ -16,13 +16,15 @@ import { sendingOf } from '../sound/sending'
 import { pointOf, stepMs } from './foot'
 import { playerOf, waysFrom, type Stand } from './route'
 import {
-  hurry,
+  EVEN,
   LATE_COST,
   partWays,
   showController,
   standAtStart,
   travelOf,
   waysOfShow,
+  weightsOf,
+  type Care,
   type PartWay,
   type ShowTravel,
 } from './travel'
@@ -110,7 +112,7 @@ function openPlaces(rig: Rig, controller: Controller, movable: readonly Footswit
 const onSounds = (show: Show): Show => ({ ...show, stepsOn: 'sounds' })
 
 /** What is asked: switches as items, places as places, the show's steps as pairs. */
-export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
+export function boardQuestion(rig: Rig, show: Show, care: Care = EVEN): BoardQuestion | NoBoard {
   const controller = showController(rig)
   if (!controller) return 'noController'
   const stand = standAtStart(rig, controller)
@@ -148,11 +150,11 @@ export function boardQuestion(rig: Rig, show: Show): BoardQuestion | NoBoard {
     problem: {
       items: switches.length,
       places: places.length,
-      pairs: pairsOf(rig, controller, ways, switches),
+      pairs: pairsOf(rig, controller, ways, switches, care),
       cost,
       time,
       late: LATE_COST,
-      alone: aloneCosts(rig, controller, ways, switches, places, stand),
+      alone: aloneCosts(rig, controller, ways, { switches, places, stand, care }),
       isFixed: switches.map((one) => !isMovable.has(one.id)),
     },
   }
@@ -184,15 +186,18 @@ interface Leg {
   readonly from: FootMove | null
   readonly to: FootMove
   readonly way: PartWay
+  /** How much its time counts. */
+  readonly weight: number
 }
 
-function legsOf(ways: readonly PartWay[]): Leg[] {
+function legsOf(ways: readonly PartWay[], care: Care = EVEN): Leg[] {
   const legs: Leg[] = []
+  const weights = weightsOf(ways, care)
   let from: FootMove | null = null
-  for (const way of ways) {
+  for (const [n, way] of ways.entries()) {
     const to = way.route?.moves.at(-1)
     if (!to) continue
-    legs.push({ from, to, way })
+    legs.push({ from, to, way, weight: weights[n]! })
     from = to
   }
   return legs
@@ -203,10 +208,11 @@ function pairsOf(
   controller: Controller,
   ways: readonly PartWay[],
   switches: readonly Footswitch[],
+  care: Care,
 ): Placing['pairs'] {
   const item = new Map(switches.map((one, n) => [one.id, n]))
   const pairs = new Map<string, { from: number; to: number; weight: number; within: number }>()
-  for (const { from, to, way } of legsOf(ways)) {
+  for (const { from, to, way, weight } of legsOf(ways, care)) {
     const a = item.get(from?.footswitch?.id ?? ('' as SwitchId))
     const b = item.get(to.footswitch?.id ?? ('' as SwitchId))
     if (a === undefined || b === undefined) continue
@@ -218,7 +224,6 @@ function pairsOf(
         : way.aheadMs - to.takesMs - (sound ? sendingOf(rig, sound, controller).ready / 1000 : 0)
     const key = `${a}/${b}/${within}`
     const line = pairs.get(key)
-    const weight = hurry(way.aheadMs)
     if (line) line.weight += weight
     else pairs.set(key, { from: a, to: b, weight, within })
   }
@@ -230,9 +235,12 @@ function aloneCosts(
   rig: Rig,
   controller: Controller,
   ways: readonly PartWay[],
-  switches: readonly Footswitch[],
-  places: readonly BoardPlace[],
-  stand: Stand,
+  {
+    switches,
+    places,
+    stand,
+    care,
+  }: Pick<BoardQuestion, 'switches' | 'places'> & { readonly stand: Stand; readonly care: Care },
 ): Float64Array {
   const n = places.length
   const alone = new Float64Array(switches.length * n)
@@ -255,12 +263,12 @@ function aloneCosts(
       alone[u * n + p]! += weight * least
     })
   }
-  for (const { from, to, way } of legsOf(ways)) {
+  for (const { from, to, weight } of legsOf(ways, care)) {
     const b = item.get(to.footswitch?.id ?? ('' as SwitchId))
     if (b === undefined) continue
-    if (from === null) add(b, stand, hurry(Infinity))
+    if (from === null) add(b, stand, weight)
     else if (item.get(from.footswitch?.id ?? ('' as SwitchId)) === undefined)
-      add(b, { ...from.to, point: from.point }, hurry(way.aheadMs))
+      add(b, { ...from.to, point: from.point }, weight)
   }
   return alone
 }
@@ -357,34 +365,38 @@ function firstUseOf(question: BoardQuestion, ways: readonly PartWay[]): Places {
   return new Set(at).size === at.length ? at : start
 }
 
-const travelWith = (rig: Rig, show: Show, edit: Edit | null): ShowTravel | null => {
+const travelWith = (rig: Rig, show: Show, edit: Edit | null, care: Care): ShowTravel | null => {
   const applied = edit === null ? null : applyEdit(rig, edit)
   if (edit !== null && !applied?.ok) return null
-  return travelOf(partWays(applied?.ok ? applied.value : rig, onSounds(show)))
+  return travelOf(partWays(applied?.ok ? applied.value : rig, onSounds(show)), care)
 }
 
 /**
  * Looks for a board with less travel for as long as it is asked, a slice at a time. What it proposes is measured on the
  * rig as it would be: fewer parts that are late or cannot be played, or as few and less time under way; otherwise nothing
- * is proposed. The same rig and seed give the same answers.
+ * is proposed. The same rig, care and seed give the same answers.
  */
-export function* findBoard(rig: Rig, show: Show, seed = 1): Generator<Proposal | NoBoard, void, void> {
-  const question = boardQuestion(rig, show)
+export function* findBoard(
+  rig: Rig,
+  show: Show,
+  { seed = 1, care = EVEN }: { readonly seed?: number; readonly care?: Care } = {},
+): Generator<Proposal | NoBoard, void, void> {
+  const question = boardQuestion(rig, show, care)
   if (typeof question === 'string') {
     yield question
     return
   }
   const ways = partWays(rig, onSounds(show))
-  const before = travelOf(ways)
+  const before = travelOf(ways, care)
   const firstUse =
-    travelWith(rig, show, moveSwitches(rig, movesTo(question, firstUseOf(question, ways)))) ?? before
+    travelWith(rig, show, moveSwitches(rig, movesTo(question, firstUseOf(question, ways))), care) ?? before
   let best: Proposal = { moves: [], before, after: before, firstUse, rounds: 0 }
   let tried = Infinity
   for (const { at, cost, rounds } of improve(question.problem, question.start, seed)) {
     if (cost < tried - 1e-6) {
       tried = cost
       const moves = movesTo(question, settled(question.problem, question.start, at))
-      const after = travelWith(rig, show, moveSwitches(rig, moves))
+      const after = travelWith(rig, show, moveSwitches(rig, moves), care)
       if (after && isBetter(after, best.after)) best = { ...best, moves, after }
     }
     best = { ...best, rounds }

@@ -106,6 +106,16 @@ export function routeTo(
   return null
 }
 
+/** The way to a sound that takes least time, in whatever song's bank its switch stands; null as {@link routeTo}. */
+export const nearestTo = (
+  rig: Rig,
+  controller: Controller,
+  from: Stand,
+  soundId: SoundId,
+  next: { readonly [switchId: string]: number },
+): Route | null =>
+  shortest(rig, controller, from, footMoves(rig, controller.id).playing.get(soundId) ?? [], next)
+
 /** The way to the switch that goes to the next part which takes least time; null where there is none. */
 export function routeOnward(rig: Rig, controller: Controller, from: Stand): Route | null {
   return shortest(rig, controller, from, footMoves(rig, controller.id).onward, {})

@@ -173,9 +173,25 @@ export function waysOfShow(rig: Rig, show: Show): readonly PartWay[] {
   return ways
 }
 
-export function travelOf(ways: readonly PartWay[]): ShowTravel {
+/** How much more a change of sounds counts than another, 1 and up. */
+export type Care = (from: SoundId, to: SoundId) => number
+
+export const EVEN: Care = () => 1
+
+/** How much each part's time under way counts: by how little there is, and by the care its change asks for. */
+export function weightsOf(ways: readonly PartWay[], care: Care): number[] {
+  let before: SoundId | null = null
+  return ways.map(({ played: { soundId }, why, inTime, aheadMs: ahead }) => {
+    const asked = before !== null && soundId !== null && before !== soundId ? care(before, soundId) : 1
+    if (why === null) before = soundId
+    return asked * hurry(inTime === 'start' ? Infinity : ahead)
+  })
+}
+
+export function travelOf(ways: readonly PartWay[], care: Care = EVEN): ShowTravel {
+  const weights = weightsOf(ways, care)
   let [mm, presses, banks, ms, tight, unplayed, cost] = [0, 0, 0, 0, 0, 0, 0]
-  for (const { route, why, inTime, aheadMs: ahead } of ways) {
+  for (const [n, { route, why, inTime }] of ways.entries()) {
     if (why !== null) {
       unplayed++
       cost += UNPLAYED_COST
@@ -187,7 +203,7 @@ export function travelOf(ways: readonly PartWay[]): ShowTravel {
     banks += route.banks
     ms += route.ms
     tight += Number(isLate)
-    cost += hurry(inTime === 'start' ? Infinity : ahead) * route.ms + (isLate ? LATE_COST : 0)
+    cost += weights[n]! * route.ms + (isLate ? LATE_COST : 0)
   }
   return { mm, presses, banks, ms, tight, unplayed, cost }
 }

@@ -10,6 +10,7 @@ import { marks } from './tables/marks'
 import { pairs } from './tables/pairs'
 import { parts } from './tables/parts'
 import { pedals } from './tables/pedals'
+import { practices } from './tables/practices'
 import { presets } from './tables/presets'
 import { rides } from './tables/rides'
 import { runs } from './tables/runs'
@@ -38,6 +39,7 @@ export const rigTables = {
   marks,
   runs,
   rides,
+  practices,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -64,6 +66,7 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   marks: true,
   runs: true,
   rides: true,
+  practices: true,
   songs: true,
   parts: true,
   shows: true,

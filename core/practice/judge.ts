@@ -1,0 +1,35 @@
+import type { Rig } from '../rig/rig'
+import type { SoundId } from '../rig/table/sound'
+import { restPoint } from '../show/foot'
+import { nearestTo, playerOf } from '../show/route'
+import { showController } from '../show/travel'
+import type { Known } from '../switching/known'
+
+/** What a step was, held against the sound that was called. */
+export type Verdict =
+  | 'found'
+  /** It plays nothing else and less is left to step on: a bank turned the right way, a layer. */
+  | 'onTheWay'
+  | 'wrong'
+
+/** Times the foot still has to come down until a sound plays; null where no way leads there. */
+export function pressesLeft(
+  rig: Rig,
+  { bankId, layer, next }: Pick<Known, 'bankId' | 'layer' | 'next'>,
+  soundId: SoundId,
+): number | null {
+  const controller = showController(rig)
+  if (!controller || bankId === null) return null
+  const from = { bankId, layer, point: restPoint(controller, playerOf(rig)) }
+  return nearestTo(rig, controller, from, soundId, next)?.presses ?? null
+}
+
+/** What a controller knew before a step and knows after it, all waits over. */
+export function judgeStep(rig: Rig, before: Known, after: Known, called: SoundId): Verdict {
+  if (after.sound === called) return 'found'
+  const [was, is] = [before, after].map((known) => pressesLeft(rig, known, called) ?? Infinity) as [
+    number,
+    number,
+  ]
+  return after.sound === before.sound && is < was ? 'onTheWay' : 'wrong'
+}

@@ -1,0 +1,40 @@
+import * as z from 'zod'
+import { idSchema, orderSchema, type Id } from './scalars'
+
+export type PracticeId = Id<'practice'>
+
+/** Pairs kept of one day. */
+export const PRACTICE_PAIRS_MAX = 500
+
+const countSchema = z.int().min(0).max(1_000_000)
+
+/** How one change of sounds went. */
+const pairSchema = z.strictObject({
+  from: idSchema<'sound'>(),
+  to: idSchema<'sound'>(),
+  calls: countSchema.min(1),
+  /** Of them with a wrong step, or given up. */
+  misses: countSchema,
+})
+
+/** What was practised on one day: sounds called, and how the foot found them. */
+export const practiceSchema = z
+  .strictObject({
+    id: idSchema<'practice'>(),
+    order: orderSchema,
+    /** The day where the player is. */
+    on: z.iso.date(),
+    calls: countSchema,
+    /** Calls with a wrong step, or given up. */
+    misses: countSchema,
+    wrongSteps: countSchema,
+    /** Sounds that were found, and from their calls to their switches in all, in ms. */
+    found: countSchema,
+    foundMs: z.int().min(0).max(10_000_000_000),
+    pairs: z.array(pairSchema).max(PRACTICE_PAIRS_MAX),
+  })
+  .refine(({ calls, misses, found }) => misses <= calls && found <= calls, 'more misses or finds than calls')
+
+export type Practice = Readonly<z.infer<typeof practiceSchema>>
+
+export type PracticePair = Practice['pairs'][number]

@@ -1,0 +1,118 @@
+import { own } from '../base/own'
+import { encodeMessage } from '../midi/encode'
+import { hexOf } from '../midi/hexBytes'
+import { perTables } from '../rig/perTables'
+import { byIndex, type Rig } from '../rig/rig'
+import { placeKey, switchesHere } from '../rig/switchesHere'
+import type { BankId } from '../rig/table/bank'
+import { isProgrammed, LAYERS, type Layer, type SwitchId } from '../rig/table/switch'
+import { COMPILE_KEYS, compile, messagesAmong, type CompiledStep } from '../switching/compile'
+import type { Known } from '../switching/known'
+
+/** What a foot did on a real controller, as far as its messages tell. */
+export interface HeardStep {
+  readonly bankId: BankId
+  readonly layer: Layer
+  readonly place: string
+  readonly switchId: SwitchId
+  readonly how: 'press' | 'long' | 'double'
+  /** Of a press which position, from 0. */
+  readonly position: number
+  /** The messages that were looked for: those before the first pause of the list. */
+  readonly key: string
+  /** What else of the list comes later, as hex, a message each. */
+  readonly later: readonly string[]
+}
+
+export type Heard =
+  | {
+      readonly kind: 'step'
+      readonly step: HeardStep
+      /** Other places that send the same, in other banks or layers: the controller turns banks without a word. */
+      readonly also: readonly HeardStep[]
+    }
+  /** Several switches under the foot send just this. */
+  | { readonly kind: 'several'; readonly steps: readonly HeardStep[] }
+  /** No switch sends just this. */
+  | { readonly kind: 'nothing' }
+
+const EVENTS = [
+  ['press', 'press'],
+  ['longPress', 'long'],
+  ['doublePress', 'double'],
+] as const
+
+/** Messages in any order, as one text. */
+const keyOf = (messages: readonly string[]): string => messages.toSorted().join('|')
+
+function inParts(steps: readonly CompiledStep[]): { now: string[]; later: string[] } {
+  const end = steps.findIndex(({ kind }) => kind === 'wait' || kind === 'start')
+  const hex = (some: readonly CompiledStep[]) =>
+    messagesAmong(some).map(({ message }) => hexOf(encodeMessage(message)))
+  return end < 0
+    ? { now: hex(steps), later: [] }
+    : { now: hex(steps.slice(0, end)), later: hex(steps.slice(end)) }
+}
+
+/** Every step that sends something, by what it sends. */
+const allSteps = perTables([...COMPILE_KEYS, 'switches', 'banks'], (rig: Rig) => {
+  const steps = new Map<string, HeardStep[]>()
+  for (const bank of byIndex(rig.banks))
+    for (const layer of LAYERS)
+      for (const one of switchesHere(rig, bank.id, layer).values()) {
+        if (!isProgrammed(one) || (layer === 'shift' && one.layer !== 'shift')) continue
+        for (const [event, how] of EVENTS)
+          for (let position = 0; position < (how === 'press' ? one.positions.length : 1); position++) {
+            const { now, later } = inParts(compile(rig, one, event, position))
+            if (now.length === 0) continue
+            const key = keyOf(now)
+            const step: HeardStep = {
+              bankId: bank.id,
+              layer,
+              place: placeKey(one),
+              switchId: one.id,
+              how,
+              position,
+              key,
+              later,
+            }
+            steps.set(key, [...(steps.get(key) ?? []), step])
+          }
+      }
+  return steps
+})
+
+/**
+ * Which step a real controller's messages come from: `messages` as hex, those that came within a moment, in any order. What
+ * is under the foot by what the floor knows goes first, then other positions of it, the other layer, other banks. What hangs
+ * on what was sent before (a resync, a list of the show) is known by what it does first.
+ */
+export function hearStep(
+  rig: Rig,
+  { bankId, layer, next }: Pick<Known, 'bankId' | 'layer' | 'next'>,
+  messages: readonly string[],
+): Heard {
+  const all = allSteps(rig).get(keyOf(messages)) ?? []
+  const rank = (one: HeardStep): number =>
+    one.bankId !== bankId
+      ? 3
+      : one.layer !== layer
+        ? 2
+        : one.how === 'press' && one.position !== (own(next, one.switchId) ?? 0)
+          ? 1
+          : 0
+  const least = Math.min(...all.map(rank))
+  // A switch of every bank is the same one wherever it is stepped on.
+  const nearest = all.filter((one) => rank(one) === least)
+  const [step] = nearest
+  if (!step) return { kind: 'nothing' }
+  const rivals = nearest.filter(
+    (one) => one.switchId !== step.switchId || one.how !== step.how || one.position !== step.position,
+  )
+  if (rivals.length > 0) return { kind: 'several', steps: [step, ...rivals] }
+  return {
+    kind: 'step',
+    step,
+    also: all.filter(({ switchId }) => switchId !== step.switchId),
+  }
+}
