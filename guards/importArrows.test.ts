@@ -99,6 +99,7 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/midi',
       'core/pedal',
       'core/rig',
+      'core/setup',
       'core/show',
       'core/simulate',
       'core/sound',

@@ -1,10 +1,13 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
-import { own, playedParts, showOn, stripsOf, type Rig } from '#core'
+import { cableTags, own, playedParts, showOn, standIn, stripsOf, type Rig } from '#core'
+import { placeShort } from '#shared/placeText'
 import { makeShowRig } from '../core/show/makeShowRig'
 import { tidewright } from './demo/tidewright'
+import { cableTagsPdf } from './paper/cableTags'
 import { setSheetPdf } from './paper/setSheet'
 import { MARGIN_MM, PAPER_MM, type PaperSize } from './paper/sheet'
+import { standInPdf } from './paper/standIn'
 import { stripsPdf } from './paper/strips'
 import { ask } from './testing/ask'
 import { readFont, startTestServer } from './testing/testServer'
@@ -175,10 +178,115 @@ describe('the set sheet as PDF', () => {
   })
 })
 
+/** Nothing beyond the page's margins, and nothing cut short. */
+function expectInside({ pages, words }: Awaited<ReturnType<typeof read>>): void {
+  for (const { text, left, right, base, page } of words) {
+    expect([text, left >= MARGIN_MM - 0.1]).toEqual([text, true])
+    expect([text, right <= pages[page - 1]!.width - MARGIN_MM + 0.2]).toEqual([text, true])
+    expect([text, base <= pages[page - 1]!.height - MARGIN_MM + 0.1]).toEqual([text, true])
+    expect(text).not.toContain('…')
+  }
+}
+
+/** The demo with names of 60 letters wherever there is one. */
+function longNamed(): Rig {
+  const rig = tidewright()
+  const long = (name: string, n: number) =>
+    `${name} ${n} the long farewell of the harbour master and his crew`.slice(0, 60).trim()
+  const named = <Row extends { readonly name: string }>(rows: { readonly [id: string]: Row }) =>
+    Object.fromEntries(Object.entries(rows).map(([id, row], n) => [id, { ...row, name: long(row.name, n) }]))
+  return {
+    ...renamed(rig, ['The long farewell of the harbour master', 'Unbrokenlettersofanamethatgoeson']),
+    devices: named(rig.devices),
+    controllers: named(rig.controllers),
+    banks: named(rig.banks),
+    sounds: named(rig.sounds),
+    controls: named(rig.controls),
+    pedals: named(rig.pedals),
+  } as Rig
+}
+
+describe('cable tags as PDF', () => {
+  it.each(SIZES)(
+    'of %s have two for every cable, one for each end, each saying where the other is',
+    async (size) => {
+      for (const rig of [tidewright(), longNamed()]) {
+        const sheet = await read((await cableTagsPdf(rig, size, fonts))!)
+        expectInside(sheet)
+        const { width, height } = PAPER_MM[size]
+        for (const page of sheet.pages)
+          expect([page.width, page.height]).toEqual([expect.closeTo(width, 1), expect.closeTo(height, 1)])
+        const tags = cableTags(rig)
+        expect(tags.length).toBe(Object.values(rig.cables).filter(({ lead }) => lead !== 'air').length)
+        const count = (text: string) => sheet.words.filter((word) => word.text === text).length
+        for (const { from, to } of tags)
+          for (const [here, there] of [
+            [from, to],
+            [to, from],
+          ] as const) {
+            // On both halves of the tag, and as often again where other cables end there.
+            expect(count(here.box)).toBeGreaterThanOrEqual(2)
+            expect(count(`other end: ${there.box}, ${there.jack}`)).toBeGreaterThanOrEqual(2)
+          }
+        // Every text in its own half: a tag is folded there.
+        const half = ((width - 2 * MARGIN_MM - 3) / 2 - 6) / 2
+        for (const { text, left, right } of sheet.words) {
+          if (text.startsWith('Cut out')) continue
+          const at = (left - MARGIN_MM) % ((width - 2 * MARGIN_MM + 3) / 2)
+          const begins = at < half ? at : at - half - 6
+          expect([text, begins >= 0 && begins + (right - left) <= half]).toEqual([text, true])
+        }
+      }
+    },
+  )
+
+  it('are none of a rig without cables', async () => {
+    expect(await cableTagsPdf({ ...tidewright(), cables: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
+describe('the sheet for a stand-in as PDF', () => {
+  it.each(SIZES)(
+    'of %s shows every bank, switch, sound and pedal of the demo, on two pages at most',
+    async (size) => {
+      const rig = tidewright()
+      const sheet = await read((await standInPdf(rig, size, fonts))!)
+      expectInside(sheet)
+      expect(sheet.pages.length).toBeLessThanOrEqual(2)
+      const all = sheet.words.map(({ text }) => text).join('\n')
+      for (const { name } of Object.values(rig.banks)) expect(all).toContain(name)
+      for (const { name } of Object.values(rig.pedals)) expect(all).toContain(name)
+      for (const { label } of Object.values(rig.switches)) expect(all).toContain(label)
+      const about = standIn(rig)!
+      expect(about.sounds.length).toBe(Object.keys(rig.sounds).length)
+      for (const { sound, moves } of about.sounds) {
+        const { from, number, jack } = moves.at(-1)!
+        expect(all).toContain(`${sound.name}: ${placeShort(rig, { ...from, number }, jack)}`)
+      }
+      // What is done before anything else, in the order the checklist has it.
+      expect(about.powerOrder[0]).toBe('Pit power supply')
+      expect(all.replaceAll('\n', ' ')).toContain(about.powerOrder.join(', then '))
+    },
+  )
+
+  it('holds names of 60 letters and a rig of generated banks, and is none where nothing stands', async () => {
+    expectInside(await read((await standInPdf(longNamed(), 'a4', fonts))!))
+    for (let seed = 1; seed <= 8; seed++) {
+      const rig = makeShowRig(seed)
+      const sheet = await read((await standInPdf(rig, 'letter', fonts))!)
+      expectInside(sheet)
+      for (const { label } of Object.values(rig.switches))
+        if (label !== '') expect(sheet.words.some(({ text }) => text.includes(label))).toBe(true)
+    }
+    expect(await standInPdf({ ...tidewright(), switches: {} }, 'a4', fonts)).toBeNull()
+    expect(await standInPdf({ ...tidewright(), controllers: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
 it('papers are had from the server as files, and refused where there is nothing to print', async () => {
   const server = await startTestServer({ WIRE_STEP_DEMO: '1' })
   const [{ id }] = (await ask(`${server.url}/api/rigs`, 'GET')).json.rigs
-  for (const name of ['strips', 'set-sheet'])
+  for (const name of ['strips', 'set-sheet', 'cable-tags', 'stand-in'])
     for (const paper of ['a4', 'letter'] satisfies PaperSize[]) {
       const { status, headers, text } = await ask(
         `${server.url}/api/rigs/${id}/files/${name}.pdf?paper=${paper}`,

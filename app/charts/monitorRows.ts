@@ -14,7 +14,7 @@ import {
 } from '#core'
 import type { Incoming } from '~/stores/midi'
 import { messageText, messageTone, type WireTone } from '~/text/messages'
-import { listText } from '~/text/counts'
+import { listText } from '#shared/counts'
 import { outputName } from './minuteLanes'
 
 /** One message as the monitor shows it. */

@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { NuxtLink } from '#components'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { wordsFor } from '~/text/words'
 
 /** The words of the trade, one sentence and one comparison each; searched by typing. */

@@ -9,7 +9,7 @@ import {
   type Leftover,
   type Rig,
 } from '#core'
-import { listText } from './counts'
+import { listText } from '#shared/counts'
 
 /** "a clear hole of 80 ms". */
 export const gapText = ({ heard, ms }: Gap): string =>

@@ -1,6 +1,7 @@
 import type { Phase, Task } from '#core'
-import { listText } from './counts'
-import { lengthText, partsText, ROLE_TEXT } from './jacks'
+import { listText } from '#shared/counts'
+import { lengthText, partsText } from '#shared/cableText'
+import { ROLE_TEXT } from './jacks'
 
 export const PHASE_TEXT: Record<Phase, string> = {
   cables: 'Cables, with everything off',

@@ -1,5 +1,5 @@
 import { assertNever, type Guide, type Question } from '#core'
-import { listText } from './counts'
+import { listText } from '#shared/counts'
 import { findingText } from './findings'
 
 type Facts = Guide['facts']

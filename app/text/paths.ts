@@ -1,5 +1,5 @@
 import { boxName, type Arrival, type Rig } from '#core'
-import { count, listText } from './counts'
+import { count, listText } from '#shared/counts'
 import { millisecondsText } from './messages'
 
 /** How messages get to a box: "Straight from Eight-switch controller", "By Bass preamp and TRS hub, 0.96 ms later". */

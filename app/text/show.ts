@@ -2,7 +2,6 @@ import {
   own,
   type BoardPlace,
   type Fault,
-  type FootMove,
   type NoBoard,
   type Part,
   type PartWay,
@@ -13,7 +12,7 @@ import {
   type Unplayed,
   type Wrong,
 } from '#core'
-import { count } from './counts'
+import { count } from '#shared/counts'
 import { gapText } from './between'
 import { valueText } from './lies'
 import { displayText, sentText } from './presets'
@@ -25,12 +24,6 @@ export function placeLong(rig: Rig, { bankId, layer, number }: BoardPlace): stri
   const first = own(rig.controllers, bank?.controllerId ?? '')?.firstBank ?? 1
   return `bank ${`${(bank?.index ?? 0) + first} ${bank?.name ?? ''}`.trim()}, switch ${number}${layer === 'shift' ? ' of the shift layer' : ''}`
 }
-
-const HOW: Record<FootMove['how'], string> = { press: '', long: ' held', double: ' twice quickly' }
-
-/** "switch 5 held", "switch 8". */
-export const moveText = ({ how, jack, number }: FootMove): string =>
-  `${jack === '' ? 'switch' : `${jack}, contact`} ${number}${HOW[how]}`
 
 /** What a part is called: its own name, or its sound's. */
 export const partName = (rig: Rig, { name }: Pick<Part, 'name'>, soundId: PlayedPart['soundId']): string =>

@@ -8,7 +8,7 @@ import {
   type Rig,
   type Use,
 } from '#core'
-import { count, listText } from './counts'
+import { count, listText } from '#shared/counts'
 import { placeText } from './switchPlaces'
 
 /** Why typed text was not taken, and what to type instead. */

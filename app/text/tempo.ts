@@ -16,7 +16,7 @@ import {
   type TempoMove,
   type TempoNow,
 } from '#core'
-import { count } from './counts'
+import { count } from '#shared/counts'
 
 export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   whole: 'whole note',

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { CONTROLLERS, DEVICES, type Task } from '#core'
 import { taskText } from './checklist'
 import { badCellText, readingText, shownRefusalText } from './charts'
-import { lengthText, partsText } from './jacks'
+import { lengthText, partsText } from '#shared/cableText'
 import { channelsText } from './paths'
 
 describe('channels in words', () => {

@@ -1,6 +1,6 @@
-import { rigName, setSheet, showOn, songTempo, type FootMove, type Rig, type SheetLine } from '#core'
+import { rigName, setSheet, showOn, songTempo, type Rig, type SheetLine } from '#core'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'
-import { placeShort } from '#shared/placeText'
+import { placeShort, stepShort } from '#shared/placeText'
 
 const LINE_MM = 5.2
 const SONG_MM = 6.6
@@ -15,10 +15,6 @@ const COLUMNS = {
   hand: [0.78, 0.22],
 } as const
 
-const HOW: Record<FootMove['how'], string> = { press: '', long: ' held', double: ' twice' }
-const stepText = ({ jack, number, how }: FootMove): string =>
-  `${jack === '' ? '' : `${jack} `}${number}${HOW[how]}`
-
 const WHY = {
   noSound: 'no sound yet',
   noSwitch: 'no switch',
@@ -27,13 +23,13 @@ const WHY = {
 } as const
 
 /** "5 held, 4, 2, 2": every step, the last as often as it takes. */
-const stepsText = ({ moves, lastPresses, stays, why }: SheetLine): string => {
+const stepsText = (rig: Rig, { moves, lastPresses, stays, why }: SheetLine): string => {
   if (why !== null && moves.length === 0) return WHY[why]
   if (stays) return 'stays'
   const last = moves.at(-1)
   return [
-    ...moves.map(stepText),
-    ...Array.from({ length: Math.max(0, lastPresses - 1) }, () => stepText(last!)),
+    ...moves.map((move) => stepShort(rig, move)),
+    ...Array.from({ length: Math.max(0, lastPresses - 1) }, () => stepShort(rig, last!)),
   ].join(', ')
 }
 
@@ -105,7 +101,7 @@ export async function setSheetPdf(rig: Rig, size: PaperSize, fonts: Fonts): Prom
     }
     put('sound', [played.part.name, line.sound || 'no sound yet'].filter(Boolean).join(': '), y)
     put('place', last ? placeShort(rig, { ...last.from, number: last.number }, last.jack) : '', y)
-    put('steps', stepsText(line), y)
+    put('steps', stepsText(rig, line), y)
     put('time', seconds(line.lastsMs), y)
     put('hand', line.byHand.map(({ device, does }) => (does ? `${device}: ${does}` : device)).join('; '), y)
     y += LINE_MM

@@ -99,6 +99,23 @@ export class Sheet {
     this.line(x + width, y, x + width, y + height)
   }
 
+  /** The largest size up to `largest` at which a text is no wider; nothing is cut off, however small it comes out. */
+  pointsFor(text: string, most: number, largest: number, face: keyof Fonts = 'regular'): number {
+    const wide = this.widthOf(text, largest, face)
+    return wide <= most ? largest : Math.floor(((largest * most) / wide) * 20) / 20
+  }
+
+  /** A text broken between words into lines no wider than that; a word that is wider alone stands so. */
+  broken(text: string, most: number, points: number, face: keyof Fonts = 'regular'): string[] {
+    const lines: string[] = []
+    for (const word of text.split(' ')) {
+      const longer = lines.length === 0 ? word : `${lines.at(-1)} ${word}`
+      if (lines.length > 0 && this.widthOf(longer, points, face) <= most) lines[lines.length - 1] = longer
+      else lines.push(word)
+    }
+    return lines
+  }
+
   /** A text cut so that it is no wider, with a sign that it was. */
   cut(text: string, most: number, points: number, face: keyof Fonts = 'regular'): string {
     if (this.widthOf(text, points, face) <= most) return text

@@ -2,7 +2,9 @@ import { accept, formatRigFile, parseRigFile, switchesMidi } from '#core'
 import type { Result, RigFileRefusal } from '#core'
 import type { CreatedReply } from '#shared/contract/rigs'
 import { chartCsvText } from '#shared/chartCsv'
+import { cableTagsPdf } from '../paper/cableTags'
 import { setSheetPdf } from '../paper/setSheet'
+import { standInPdf } from '../paper/standIn'
 import type { Fonts, PaperSize } from '../paper/sheet'
 import { stripsPdf } from '../paper/strips'
 import { createRig, findRig } from './rigs'
@@ -37,7 +39,12 @@ export async function exportChart(store: Store, id: string, deviceId: string): P
 }
 
 /** What is printed of a rig, by the name of its file. */
-const PAPERS = { strips: stripsPdf, 'set-sheet': setSheetPdf } as const
+const PAPERS = {
+  strips: stripsPdf,
+  'set-sheet': setSheetPdf,
+  'cable-tags': cableTagsPdf,
+  'stand-in': standInPdf,
+} as const
 export type PaperName = keyof typeof PAPERS
 
 /** A paper as PDF; `nothing` where the rig has nothing to print on it. Null when there is no such rig. */

@@ -16,7 +16,7 @@ import {
 import type { RigSummary } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 
 /** Copies a chart from another device, of this rig or of another; where it came from is kept. */
 const { rig, device, isOpen } = defineProps<{ rig: Rig; device: Device; isOpen: boolean }>()

@@ -22,7 +22,7 @@ import type { ReadChart } from '~/platform/chartReader'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { addressText, badCellText, COLUMN_TEXT, DOUBT_TEXT, readingText } from '~/text/charts'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import VirtualRows from './VirtualRows.vue'
 
 /** Gets a chart in: pasted or dropped, columns recognised or mapped by hand, every row looked at before anything is written. */

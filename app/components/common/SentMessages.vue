@@ -2,7 +2,7 @@
 import WordHints from './WordHints.vue'
 import type { Rig } from '#core'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { bytesText, channelText, messageText, messageTone, millisecondsText } from '~/text/messages'
 import WireChart from './WireChart.vue'
 

@@ -11,7 +11,7 @@ import { saveFile } from '~/platform/saveFile'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { bytesText } from '~/text/messages'
 
 /** Every message of the last minute, in plain words and in bytes. */

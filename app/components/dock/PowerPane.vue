@@ -13,7 +13,7 @@ import {
 } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { bytesText, messageText } from '~/text/messages'
 import { displayText } from '~/text/presets'
 

@@ -5,7 +5,7 @@ import { laneName } from '~/charts/pressSending'
 import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { bytesText, messageText, messageTone, millisecondsText } from '~/text/messages'
 import { timeText } from '~/text/times'
 

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { editRow, pluggedKey, pluggedPedal, STEPS, type CalibrationRead, type Pedal, type Rig } from '#core'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { VERDICT_TEXT, whyText } from '~/text/pedals'
 import { isoDate } from '~/text/times'
 

@@ -27,7 +27,7 @@ import {
   type Works,
 } from '#core'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { RIDE_TEXT } from '~/text/pedals'
 import { secondsText } from '~/text/times'
 import DelayTrade from './DelayTrade.vue'

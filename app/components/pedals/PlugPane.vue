@@ -17,7 +17,7 @@ import {
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { costText, refusedText } from '~/text/pedals'
 
 /** Which jacks a pedal's sweep and toe switch can go into, what each way costs, and the cables of the one chosen. */

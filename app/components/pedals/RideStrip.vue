@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { isMeant, type Ridden, type Stretch } from '#core'
 import { ridePath } from '~/charts/rideChart'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { secondsText } from '~/text/times'
 
 /** A ride as a strip of time, with where it is off marked: hatched where that was meant, crossed where it was not. */

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { BLANK_ROLE, editPedal, noFoot, own, roleNow, type Pedal, type Rig } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { pedalRoleName, whenText } from '~/text/pedals'
+import { whenText } from '#shared/whenText'
+import { pedalRoleName } from '~/text/pedals'
 
 /** The roles of a pedal, the first that fits leading; it always says which is live. */
 const { rig, pedal, current } = defineProps<{ rig: Rig; pedal: Pedal; current: number }>()

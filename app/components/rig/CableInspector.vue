@@ -21,7 +21,8 @@ import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { selectionOf, useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
-import { ADAPTER_TEXT, LEAD_TEXT, roleText } from '~/text/jacks'
+import { ADAPTER_TEXT, LEAD_TEXT } from '#shared/cableText'
+import { roleText } from '~/text/jacks'
 
 /** One cable: its ends, its lead and adapters, its length and colour for the label sheet. */
 const { rig, link, found } = defineProps<{ rig: Rig; link: Link; found: readonly Finding[] }>()

@@ -4,8 +4,8 @@ import { links, type Finding, type Rig } from '#core'
 import { layerOf, type Layer } from '~/charts/rigMap'
 import FindingMark from '~/components/common/FindingMark.vue'
 import type { Selection } from '~/composables/useSelection'
-import { count } from '~/text/counts'
-import { lengthText, partsText } from '~/text/jacks'
+import { count } from '#shared/counts'
+import { lengthText, partsText } from '#shared/cableText'
 
 /** Every cable in words: what the map shows, for those who read it. */
 const { rig, found, chosenId, layers } = defineProps<{

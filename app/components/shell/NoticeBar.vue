@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { signInAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { EDIT_TEXT } from '~/text/edits'
 import { setbackText } from '~/text/refusals'
 

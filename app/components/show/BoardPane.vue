@@ -27,7 +27,7 @@ import FoldSection from '~/components/common/FoldSection.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useProposal } from './useProposal'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { lengthText, NO_BOARD_TEXT, travelText } from '~/text/show'
 import { placeShort } from '#shared/placeText'
 

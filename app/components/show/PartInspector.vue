@@ -26,7 +26,8 @@ import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
 import { bankText } from '~/text/actions/travel'
-import { heardText, inTimeText, moveText, placeLong, wayText, wrongText } from '~/text/show'
+import { heardText, inTimeText, placeLong, wayText, wrongText } from '~/text/show'
+import { moveText } from '#shared/placeText'
 import BoardPath from './BoardPath.vue'
 
 /** One part: its sound, how long it lasts, the rest before it, tonight; and the foot's way to it, from above. */
@@ -103,7 +104,13 @@ function remove(): void {
         >.
       </p>
       <p v-if="way.route && way.route.moves.length > 1" class="soft">
-        On the way: {{ way.route.moves.slice(0, -1).map(moveText).join(', ') }}.
+        On the way:
+        {{
+          way.route.moves
+            .slice(0, -1)
+            .map((move) => moveText(rig, move))
+            .join(', ')
+        }}.
       </p>
       <p v-if="heardText(rig, way)" class="soft">{{ heardText(rig, way) }}.</p>
       <p v-if="way.inTime === 'unknown' && way.why === null" class="soft">

@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { pasteShow, readShow, rigName, type PartId, type Rig, type ShowId, type SongId } from '#core'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { showFaultText } from '~/text/show'
 
 /** A show pasted as lines of text, looked at before anything is written. */

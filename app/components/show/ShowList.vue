@@ -102,7 +102,7 @@ function drop(): void {
 }
 const switchOf = (way: PartWay | null): string => {
   const move = way?.route?.moves.at(-1)
-  return move ? placeShort(rig, { ...move.from, number: move.number }) : ''
+  return move ? placeShort(rig, { ...move.from, number: move.number }, move.jack) : ''
 }
 const isOf = (way: PartWay | null, ...of: PartWay['inTime'][]) => way !== null && of.includes(way.inTime)
 const soundOf = ({ part, way }: PartRow) => way?.played.soundId ?? part.soundId

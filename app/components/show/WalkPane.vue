@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { partKey, type Rig, type Walked } from '#core'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { partName, wrongText } from '~/text/show'
 
 /** The whole show walked through on the simulated floor: every wrong moment, and what cannot be told. */

@@ -19,7 +19,7 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText, gapText } from '~/text/between'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { millisecondsText } from '~/text/messages'
 
 /** What happens from one sound to another, told; and for each device that changes presets, whether it had better stay. */

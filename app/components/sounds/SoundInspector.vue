@@ -32,7 +32,7 @@ import UsedBy from '~/components/common/UsedBy.vue'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { PURPOSE_TEXT } from '~/text/charts'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { millisecondsText } from '~/text/messages'
 
 /** A sound: what it is for, what it sends in which order, and what uses it. */

@@ -5,8 +5,8 @@ import type { Rig, StageNow, StageView } from '#core'
 import { fitText } from '~/charts/fitText'
 import { measureIn } from '~/platform/measureText'
 import { songTempo } from '#core'
-import { moveText, partName } from '~/text/show'
-import { placeShort } from '#shared/placeText'
+import { partName } from '~/text/show'
+import { moveText, placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'
 
 /** What lies at the feet, in large tape: nothing here can be pressed. */
@@ -33,8 +33,8 @@ const how = computed(() => {
   if (view.staysForNext) return 'stays as it is'
   const last = view.toNext.at(-1)
   if (!last) return view.next.soundId === null ? 'no sound yet' : 'no switch plays it'
-  if (view.toNext.length === 1) return moveText(last)
-  return `${view.toNext.map(moveText).join(', then ')} (${placeShort(rig, { ...last.from, number: last.number })})`
+  if (view.toNext.length === 1) return moveText(rig, last)
+  return `${view.toNext.map((move) => moveText(rig, move)).join(', then ')} (${placeShort(rig, { ...last.from, number: last.number }, last.jack)})`
 })
 const isOtherSong = computed(() => view.next !== null && view.next.nth !== view.now?.nth)
 const newTempo = computed(() => {

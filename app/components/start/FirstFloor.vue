@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { applyEdit, CONTROLLERS, DEVICES, firstFloor, links, type DeviceArchetype, type Rig } from '#core'
 import { toneOf } from '~/charts/rigMap'
 import { useRigStore } from '~/stores/rig'
-import { count, listText } from '~/text/counts'
+import { count, listText } from '#shared/counts'
 
 /** "Build it with me": which controller, which boxes; then the whole floor in one edit. */
 const { rig } = defineProps<{ rig: Rig }>()

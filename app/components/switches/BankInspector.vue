@@ -30,7 +30,7 @@ import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
 import { bankText } from '~/text/actions/travel'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import ActionList from './ActionList.vue'
 import PutBar from './PutBar.vue'
 

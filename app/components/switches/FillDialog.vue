@@ -15,7 +15,7 @@ import {
   type SwitchSlot,
 } from '#core'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 
 /** A bank filled from the list of sounds: which goes where, and what it is put over. */
 const isOpen = defineModel<boolean>({ required: true })

@@ -14,7 +14,7 @@ import {
 } from '#core'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { pressSending } from '~/charts/pressSending'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { lampPaint, lampText } from '~/text/lamps'
 import { millisecondsText } from '~/text/messages'
 import { MODE_TEXT } from '~/text/modes'

@@ -1,5 +1,5 @@
 import { contactsOf, own, type ActionOf } from '#core'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { deviceLine, type ActionText } from './actionText'
 
 const DOES = { close: 'closed', open: 'open', change: 'changed over' } as const

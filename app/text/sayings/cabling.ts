@@ -1,6 +1,7 @@
 import type { Adapter, Finding, Plug } from '#core'
-import { listText } from '../counts'
-import { ADAPTER_TEXT, lengthText, PLUG_TEXT, ROLE_TEXT } from '../jacks'
+import { listText } from '#shared/counts'
+import { ADAPTER_TEXT, lengthText } from '#shared/cableText'
+import { PLUG_TEXT, ROLE_TEXT } from '../jacks'
 import type { Sayings } from './saying'
 
 /** "Echo and reverb hear nothing. " */

@@ -1,5 +1,5 @@
 import type { Finding, Need } from '#core'
-import { listText } from '../counts'
+import { listText } from '#shared/counts'
 import type { Sayings } from './saying'
 
 type Contact = Extract<Finding, { code: 'wrongContact' }>['facts']

@@ -1,5 +1,5 @@
 import type { Finding, School } from '#core'
-import { count, listText } from '../counts'
+import { count, listText } from '#shared/counts'
 import type { Sayings } from './saying'
 
 type Of<Code extends Finding['code']> = Extract<Finding, { code: Code }>

@@ -1,4 +1,4 @@
-import { count, listText, ordinal } from '../counts'
+import { count, listText, ordinal } from '#shared/counts'
 import { gestureText } from '../gestures'
 import { secondsText } from '../times'
 import type { Finding } from '#core'

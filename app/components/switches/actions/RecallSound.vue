@@ -7,7 +7,7 @@ import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { actionLines } from '~/text/actions'
-import { listText } from '~/text/counts'
+import { listText } from '#shared/counts'
 
 /** A sound recalled whole. */
 const { rig, action, place } = defineProps<{ rig: Rig; action: ActionOf<'recallSound'>; place: ListPlace }>()

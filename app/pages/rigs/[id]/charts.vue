@@ -30,7 +30,7 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 import { useSelection } from '~/composables/useSelection'
 import { chartAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { findingsOfStage, STAGES } from '~/text/stages'
 
 const rigs = useRigStore()

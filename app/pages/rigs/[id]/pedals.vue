@@ -29,7 +29,7 @@ import TargetInspector from '~/components/pedals/TargetInspector.vue'
 import ValuesTable from '~/components/pedals/ValuesTable.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { findingsOfStage, STAGES } from '~/text/stages'
 
 const rigs = useRigStore()

@@ -48,7 +48,7 @@ import { useProposal } from '~/components/show/useProposal'
 import { useShowSteps } from '~/components/show/useShowSteps'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { travelText } from '~/text/show'
 
 const PasteShow = defineAsyncComponent(() => import('~/components/show/PasteShow.vue'))

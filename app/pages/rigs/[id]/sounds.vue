@@ -43,7 +43,7 @@ import { useSelection } from '~/composables/useSelection'
 import { newIds } from '~/platform/newIds'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 import { pasteFaultText } from '~/text/sounds'
 
 const rigs = useRigStore()

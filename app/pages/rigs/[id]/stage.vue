@@ -10,7 +10,7 @@ import StageBoard from '~/components/stage/StageBoard.vue'
 import { paperAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
-import { count } from '~/text/counts'
+import { count } from '#shared/counts'
 
 const rigs = useRigStore()
 const stage = useStageStore()
