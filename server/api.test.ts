@@ -284,7 +284,12 @@ describe.each(PLACES)('with $name', ({ open }) => {
     it.each([
       ['empty', '', '', 'It is not JSON'],
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
-      ['of another version', text.replace('"version": 10', '"version": 11'), 'version', 'It is of version 11'],
+      [
+        'of another version',
+        text.replace('"version": 10', '"version": 11'),
+        'version',
+        'It is of version 11',
+      ],
       [
         'with a channel 17',
         text.replace('"channel":4', '"channel":17'),

@@ -59,11 +59,13 @@ export const signInAddress = (path: string): string => `/sign-in?to=${encodeURIC
 
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
-/** Where a rig's files are; the browser fetches them itself. */
-/** A paper of a rig as PDF. */
-export const paperAddress = (rigId: string, name: 'strips' | 'set-sheet', paper: 'a4' | 'letter') =>
+export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in'
+
+/** A paper of a rig as PDF; the browser fetches it itself. */
+export const paperAddress = (rigId: string, name: PaperName, paper: 'a4' | 'letter') =>
   `${address(rigId)}/files/${name}.pdf?paper=${paper}`
 
+/** Where a rig's files are. */
 export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') =>
   `${address(rigId)}/files/${file}`
 

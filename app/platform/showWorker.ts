@@ -1,8 +1,8 @@
 import type { NoBoard, PartWay, Proposal, Walked } from '#core'
 import { browserPort, createRigWorker, type RigWorker } from './rigWorker'
 
-/** Walk the show that is on through, or look for a board that takes fewer steps. */
-export type ShowQuestion = 'walk' | 'board'
+/** Walk the show that is on through, or look for a board that takes fewer steps, with what failed in practice counting more or not. */
+export type ShowQuestion = 'walk' | 'board' | 'mindfulBoard'
 
 export type ShowAnswer =
   /** With how every part is come to, which a long show does not work out on the page. */

@@ -24,6 +24,7 @@ import {
   type FloorState,
   type Footswitch,
   type Gesture,
+  type Known,
   PEDAL_AT_FIRST,
   type Layer,
   type PedalId,
@@ -52,6 +53,9 @@ export interface Stomp {
   /** Contacts that were closed or opened. */
   readonly contacts: StepResult['contacts']
 }
+
+/** What a foot did, with what the controller knew just before. */
+type GestureHearer = (gesture: Gesture, before: Known) => void
 
 /** Ticks of the clock and long sweeps: the last so many messages are shown. */
 const SHOWN_MAX = 200
@@ -88,6 +92,7 @@ export const useFloorStore = defineStore('floor', () => {
   let trail = new FloorTrail()
   const version = ref(0)
   let stop: (() => void) | null = null
+  const hearers = new Set<GestureHearer>()
   /** When a pedal was last moved, in ms on the page's clock. */
   let sweptAt = 0
   /** The speed to go on at. */
@@ -208,22 +213,30 @@ export const useFloorStore = defineStore('floor', () => {
 
   function take(result: StepResult): void {
     const { state: after, wire, contacts, gestures } = result
+    const before = state.value?.known ?? after.known
     if (rigs.rig) {
       trail.note(rigs.rig, state.value ?? after, result)
       minute.note(rigs.rig, result)
     }
     state.value = after
     gesture.value = gestures.at(-1) ?? gesture.value
+    for (const one of gestures) for (const hear of hearers) hear(one, before)
     if (result.sent.length > 0) midi.take(result.sent, pageTime)
     if (wire.length + contacts.length + gestures.length + result.waits.length + result.powered.length > 0)
       version.value++
     if (wire.length + contacts.length === 0) return
-    const before = last.value ?? { at: clock.now(), switchId: null, wire: [], contacts: [] }
+    const begun = last.value ?? { at: clock.now(), switchId: null, wire: [], contacts: [] }
     last.value = {
-      ...before,
-      wire: [...before.wire, ...wire].slice(-SHOWN_MAX),
-      contacts: [...before.contacts, ...contacts].slice(-SHOWN_MAX),
+      ...begun,
+      wire: [...begun.wire, ...wire].slice(-SHOWN_MAX),
+      contacts: [...begun.contacts, ...contacts].slice(-SHOWN_MAX),
     }
+  }
+
+  /** Hears of everything a foot does from now on, until what is given back is called. */
+  function onGesture(hear: GestureHearer): () => void {
+    hearers.add(hear)
+    return () => hearers.delete(hear)
   }
 
   /** When the floor comes to a moment, in ms on the page's clock. */
@@ -472,6 +485,7 @@ export const useFloorStore = defineStore('floor', () => {
     now,
     rate,
     nextAt,
+    onGesture,
     recorder,
     playing,
     pass,

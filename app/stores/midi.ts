@@ -42,6 +42,9 @@ export const useMidiStore = defineStore('midi', () => {
   /** Messages that found their port gone, by the port's name, since it was last there. */
   const missed = shallowRef<ReadonlyMap<string, number>>(new Map())
 
+  /** Nothing is sent: a real controller plays the devices itself. */
+  const isMuted = ref(false)
+
   const outgoing = new Outgoing()
   const echoes = new Echoes()
   let pageTime: (floor: number) => number | null = () => null
@@ -98,7 +101,7 @@ export const useMidiStore = defineStore('midi', () => {
   /** Messages that were put on the simulated wire; `time` says when on the page's clock, in ms, the floor comes to a moment. */
   function take(entries: readonly WireEntry[], time: typeof pageTime): void {
     pageTime = time
-    if (!isOn.value || entries.length === 0) return
+    if (!isOn.value || isMuted.value || entries.length === 0) return
     outgoing.put(entries)
     handOver()
   }
@@ -138,6 +141,7 @@ export const useMidiStore = defineStore('midi', () => {
     chosen,
     away,
     isOn,
+    isMuted,
     incoming,
     jitter,
     missed,

@@ -123,6 +123,61 @@ export function taskText(task: Task): TaskText {
         look: 'Off and on again: all is still there.',
         otherwise: 'Enter it again, and save before leaving the preset.',
       }
+    case 'allCables':
+      return {
+        does: `All ${task.count} cables are in, ${task.power} of them for power`,
+        note: 'By the tags on both ends, or the list under Rig.',
+        look: 'Every plug is home, and none hangs under a foot.',
+        otherwise: 'Print the cable tags and go along them, one after the other.',
+      }
+    case 'startBank':
+      return {
+        does: `${task.box} is in bank ${`${task.shown} ${task.bank}`.trim()}`,
+        note: '',
+        look: `Its display shows ${task.shown}.`,
+        otherwise: 'Switch it off and on: that is the bank it wakes up in.',
+      }
+    case 'tunerOff':
+      return {
+        does: 'The tuner is off',
+        note: `${listText(task.devices)}: as long as it is on, nothing is heard.`,
+        look: 'A softly plucked string is heard.',
+        otherwise: 'Step on the tuner’s switch once more.',
+      }
+    case 'volumes':
+      return {
+        does: 'Volumes: the amp low, then as marked at rehearsal',
+        note:
+          task.pedals.length === 0
+            ? 'No pedal of this rig leads a volume.'
+            : `${listText(task.pedals)} at the toe.`,
+        look: 'The loudest sound of the show is no louder than it was.',
+        otherwise: 'Look at output and level on every device, and at the foot of the volume pedal.',
+      }
+    case 'saved':
+      return {
+        does: `What changed on ${task.box} since the last rehearsal is saved`,
+        note:
+          task.how === 'powerOff'
+            ? 'It saves when it is switched off in the right way.'
+            : 'It saves only when told to.',
+        look: 'Off and on again: the change is still there.',
+        otherwise: 'Enter it again, and save before leaving the preset.',
+      }
+    case 'copy':
+      return {
+        does: 'A copy of this rig lies somewhere else',
+        note: 'Rigs, Save rig file; with the stand-in’s sheet and the set sheet on paper.',
+        look: 'The file is on another machine or a stick.',
+        otherwise: 'Save it now: the tick goes as soon as the rig changes again.',
+      }
+    case 'firstPart':
+      return {
+        does: `Step on the first part, softly: ${[task.song, task.sound].filter(Boolean).join(', ')}`,
+        note: `Bank ${task.shown}, switch ${task.number}${task.isShift ? ' of the shift layer' : ''}.`,
+        look: 'It sounds as it should.',
+        otherwise: 'Go back to the bank it wakes up in, and step on it once more.',
+      }
     case 'try':
       return {
         does: `Step on ${task.label === '' ? `switch ${task.number}` : task.label} (${[task.bank, `switch ${task.number}`].filter(Boolean).join(', ')})`,

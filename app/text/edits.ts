@@ -38,6 +38,7 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   moveBox: 'move on the map',
   tidy: 'tidy the map',
   tick: 'tick checklist line',
+  clearTicks: 'clear ticks',
   addControl: 'add control',
   changeControl: 'change control',
   removeControl: 'remove control',

@@ -17,7 +17,6 @@ import {
   type TargetKind,
   type When,
 } from '#core'
-import { listText } from '#shared/counts'
 import { ROLE_TEXT } from './jacks'
 
 /** What a role is called: its name, or its number. */

@@ -1,4 +1,14 @@
-import { findBoard, playedParts, showOn, walkShow, waysOfShow, type Rig, type Walked } from '#core'
+import {
+  careOf,
+  findBoard,
+  pairTally,
+  playedParts,
+  showOn,
+  walkShow,
+  waysOfShow,
+  type Rig,
+  type Walked,
+} from '#core'
 import type { ToRigWorker } from '~/platform/rigWorker'
 import type { ShowAnswer, ShowQuestion } from '~/platform/showWorker'
 import { serveRig, type RigWork } from './serveRig'
@@ -23,11 +33,12 @@ async function walk(rig: Rig, tell: (done: number) => boolean): Promise<ShowAnsw
   return { kind: 'walk', parts, ways: show ? waysOfShow(rig, show) : [] }
 }
 
-const board: RigWork<ShowQuestion, ShowAnswer> = async (rig, _, tell) => {
+const board: RigWork<ShowQuestion, ShowAnswer> = async (rig, question, tell) => {
+  const options = question === 'mindfulBoard' ? { care: careOf(pairTally(rig)) } : {}
   const show = showOn(rig)
   let answer: ShowAnswer = { kind: 'board', found: 'noParts' }
   if (show)
-    for (const found of findBoard(rig, show)) {
+    for (const found of findBoard(rig, show, options)) {
       answer = { kind: 'board', found }
       const done = typeof found === 'string' ? 1 : found.rounds / ROUNDS
       await breath()

@@ -1,7 +1,7 @@
 import type { Rig } from '../rig/rig'
 import type { SoundId } from '../rig/table/sound'
 import { restPoint } from '../show/foot'
-import { nearestTo, playerOf } from '../show/route'
+import { nearestTo, playerOf, type Route } from '../show/route'
 import { showController } from '../show/travel'
 import type { Known } from '../switching/known'
 
@@ -12,17 +12,24 @@ export type Verdict =
   | 'onTheWay'
   | 'wrong'
 
-/** Times the foot still has to come down until a sound plays; null where no way leads there. */
-export function pressesLeft(
+/** The foot's way to a sound from where it is; null where none leads there. */
+export function wayFromHere(
   rig: Rig,
   { bankId, layer, next }: Pick<Known, 'bankId' | 'layer' | 'next'>,
   soundId: SoundId,
-): number | null {
+): Route | null {
   const controller = showController(rig)
   if (!controller || bankId === null) return null
   const from = { bankId, layer, point: restPoint(controller, playerOf(rig)) }
-  return nearestTo(rig, controller, from, soundId, next)?.presses ?? null
+  return nearestTo(rig, controller, from, soundId, next)
 }
+
+/** Times the foot still has to come down until a sound plays; null where no way leads there. */
+export const pressesLeft = (
+  rig: Rig,
+  known: Pick<Known, 'bankId' | 'layer' | 'next'>,
+  soundId: SoundId,
+): number | null => wayFromHere(rig, known, soundId)?.presses ?? null
 
 /** What a controller knew before a step and knows after it, all waits over. */
 export function judgeStep(rig: Rig, before: Known, after: Known, called: SoundId): Verdict {

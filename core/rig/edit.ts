@@ -79,6 +79,7 @@ export const EDIT_LABELS = [
   'moveBox',
   'tidy',
   'tick',
+  'clearTicks',
   'addControl',
   'changeControl',
   'removeControl',

@@ -81,6 +81,22 @@ export type Task =
       readonly display: string
       readonly program: number
     }
+  /** All cables are in; so many of them are for power. */
+  | { readonly kind: 'allCables'; readonly count: number; readonly power: number }
+  | { readonly kind: 'startBank'; readonly box: string; readonly shown: number; readonly bank: string }
+  | { readonly kind: 'tunerOff'; readonly devices: readonly string[] }
+  | { readonly kind: 'volumes'; readonly pedals: readonly string[] }
+  /** `holds` is a mark of all that must be saved there: another one is another rig. */
+  | { readonly kind: 'saved'; readonly box: string; readonly how: Saving['how']; readonly holds: string }
+  | { readonly kind: 'copy'; readonly holds: string }
+  | {
+      readonly kind: 'firstPart'
+      readonly song: string
+      readonly sound: string
+      readonly shown: number
+      readonly number: number
+      readonly isShift: boolean
+    }
 
 export interface ChecklistLine {
   /** The same as long as the line is about the same thing. */

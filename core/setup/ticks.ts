@@ -15,6 +15,14 @@ export function lostTick(rig: Rig, { key, said }: ChecklistLine): Mark | null {
   return mark && mark.said !== said ? mark : null
 }
 
+/** Takes all ticks away whose line's key begins so; null where there are none. */
+export function clearTicks(rig: Rig, prefix: string): Edit | null {
+  const marks = Object.values(rig.marks).filter(({ line }) => line.startsWith(prefix))
+  return marks.length === 0
+    ? null
+    : { label: 'clearTicks', changes: marks.map((mark) => change('marks', mark.id, mark, null)) }
+}
+
 const markOf = (rig: Rig, key: string): Mark | null =>
   Object.values(rig.marks).find(({ line }) => line === key) ?? null
 

@@ -76,7 +76,7 @@ export function standAtStart(rig: Rig, controller: Controller): Stand | null {
  * How much a step counts: 1 with two seconds for it or nothing known, more the less time there is, a quarter with eight
  * seconds and more (ours).
  */
-export const hurry = (ahead: number | null): number =>
+const hurry = (ahead: number | null): number =>
   ahead === null ? 1 : Math.min(8, Math.max(0.25, 2000 / Math.max(1, ahead)))
 
 /** A part that is late costs as much as so many ms under way. */

@@ -8,12 +8,14 @@ import {
   isInReach,
   moveOne,
   own,
+  pairTally,
   playerOf,
   pointOf,
   showController,
   showOn,
   switchCount,
   switchName,
+  weakPairs,
   type BoardMove,
   type Controller,
   type NoBoard,
@@ -22,6 +24,7 @@ import {
   type Rig,
 } from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
+import CheckField from '~/components/common/CheckField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FoldSection from '~/components/common/FoldSection.vue'
 import NumberField from '~/components/common/NumberField.vue'
@@ -39,8 +42,10 @@ const { rig, found, isRunning, done, isOld } = defineProps<{
   done: number
   /** The rig has changed since. */
   isOld: boolean
+  /** What failed in practice counts more. */
+  isMindful: boolean
 }>()
-const emit = defineEmits<{ start: []; stop: [] }>()
+const emit = defineEmits<{ start: []; stop: []; mind: [isMindful: boolean] }>()
 
 const rigs = useRigStore()
 const player = computed(() => playerOf(rig))
@@ -77,6 +82,7 @@ function thereNow({ to }: BoardMove): string {
 }
 const pin = (switchId: string, isPinned: boolean): unknown =>
   rigs.edit(editRow(rig, 'pinSwitch', 'switches', switchId, { isPinned }))
+const failed = computed(() => weakPairs(rig, pairTally(rig)).length)
 const share = computed(() => {
   const one = proposal.value
   return one && one.firstUse.mm > 0 ? Math.round((one.after.mm / one.firstUse.mm) * 100) : null
@@ -116,6 +122,14 @@ const saves = computed(() => {
         <template v-else-if="proposal && left.length === 0">This board is laid out.</template>
       </p>
     </div>
+    <CheckField
+      v-if="failed > 0"
+      label="Mind what failed in practice"
+      :note="`${count(failed, 'change of sounds failed', 'changes of sounds failed')}: one that always does counts five times.`"
+      :value="isMindful"
+      :disabled="isRunning"
+      @take="emit('mind', $event)"
+    />
     <p v-if="show?.stepsOn === 'nextPart'" class="soft">
       This show is stepped on part by part: the foot stays on Next part, wherever the sounds stand. What is
       found here is for a foot that steps on each sound.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { isoDate } from '~/text/times'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
@@ -49,7 +50,7 @@ const sounds = computed(() => [
   ...inOrder(rig.sounds).map(({ id, name }) => ({ value: id as string, text: name })),
 ])
 const idOf = (value: string) => (value === NONE ? null : (value as SoundId))
-const today = () => new Date().toISOString().slice(0, 10)
+const today = () => isoDate(new Date())
 
 const way = computed(
   () => ways.find(({ played }) => played.nth === nth && played.part.id === part.id) ?? null,

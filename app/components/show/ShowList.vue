@@ -300,6 +300,42 @@ const isOther = ({ part }: PartRow) => own(rig.sounds, part.tonight?.soundId ?? 
   font-size: 13px;
 }
 
+@media print {
+  .show {
+    columns: 2;
+    column-gap: 18px;
+    overflow: visible;
+  }
+
+  .song {
+    padding-bottom: 2px;
+    content-visibility: visible;
+    break-inside: avoid;
+  }
+
+  .row,
+  .title {
+    padding: 0 0 0 4px;
+    font-size: 10px;
+    line-height: 1.35;
+  }
+
+  .row {
+    grid-template-columns: minmax(80px, 1fr) 52px minmax(0, 1.4fr) auto;
+    gap: 6px;
+  }
+
+  .tape {
+    padding: 0;
+    font-size: 10.5px;
+  }
+
+  [aria-current='true'] {
+    background: none;
+    box-shadow: none;
+  }
+}
+
 @container (max-width: 560px) {
   .row {
     grid-template-columns: minmax(0, 1fr) 56px auto;

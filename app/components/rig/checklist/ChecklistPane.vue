@@ -4,7 +4,6 @@ import { nanoid } from 'nanoid'
 import { Printer } from '@lucide/vue'
 import { computed } from 'vue'
 import {
-  checklist,
   lostTick,
   PHASE_CAUTIONS,
   PHASES,
@@ -24,8 +23,22 @@ import { useRigStore } from '~/stores/rig'
 import { PHASE_TEXT, taskText } from '~/text/checklist'
 import { dayText } from '~/text/times'
 
-/** Everything to do before the first stomp, in order; printed, it is one or two pages. */
-const { rig } = defineProps<{ rig: Rig }>()
+/** Lines to tick, in the order in which they are best done; printed, they are one or two pages. */
+const {
+  rig,
+  title,
+  lines,
+  nothing,
+  canShow = false,
+} = defineProps<{
+  rig: Rig
+  title: string
+  lines: readonly ChecklistLine[]
+  /** Said where there are none. */
+  nothing: string
+  /** What a line is about can be shown beside it. */
+  canShow?: boolean
+}>()
 const emit = defineEmits<{ choose: [selection: Selection] }>()
 
 const rigs = useRigStore()
@@ -33,7 +46,7 @@ const { clock, page } = usePlatform()
 
 const phases = computed(() => {
   const said = new Set<Caution>()
-  const lines = checklist(rig).map((line) => {
+  const all = lines.map((line) => {
     // Once is enough.
     const cautions = taskCautions(line.task).filter((one) => !said.has(one))
     cautions.forEach((one) => said.add(one))
@@ -45,7 +58,7 @@ const phases = computed(() => {
       cautions,
     }
   })
-  return PHASES.map((phase) => ({ phase, lines: lines.filter(({ line }) => line.phase === phase) })).filter(
+  return PHASES.map((phase) => ({ phase, lines: all.filter(({ line }) => line.phase === phase) })).filter(
     (one) => one.lines.length > 0,
   )
 })
@@ -69,11 +82,12 @@ const show = ({ about }: ChecklistLine) => {
 </script>
 
 <template>
-  <div class="pane printed" role="tabpanel" aria-label="Before the first stomp">
+  <div class="pane printed" role="tabpanel" :aria-label="title">
     <header>
-      <h2>Before the first stomp</h2>
+      <h2>{{ title }}</h2>
       <p class="name">{{ rigName(rig) }}, revision {{ rigs.revision }}</p>
       <p class="mono count">{{ done.ticked }} of {{ done.of }} done</p>
+      <slot />
       <Button
         class="unprinted"
         label="Print"
@@ -86,13 +100,13 @@ const show = ({ about }: ChecklistLine) => {
       </Button>
     </header>
     <p v-if="phases.length === 0">
-      Nothing to do yet. Add the foot controller and the devices; the list makes itself.
+      {{ nothing }}
     </p>
-    <section v-for="{ phase, lines } in phases" :key="phase">
+    <section v-for="{ phase, lines: ofPhase } in phases" :key="phase">
       <h3>{{ PHASE_TEXT[phase] }}</h3>
       <CautionLine v-for="caution in PHASE_CAUTIONS[phase]" :key="caution" :caution="caution" />
       <ul>
-        <li v-for="{ line, text, tick, lost, cautions } in lines" :key="line.key" :class="{ done: tick }">
+        <li v-for="{ line, text, tick, lost, cautions } in ofPhase" :key="line.key" :class="{ done: tick }">
           <input
             :id="`tick-${line.key}`"
             type="checkbox"
@@ -103,6 +117,7 @@ const show = ({ about }: ChecklistLine) => {
           <div class="what">
             <label :for="`tick-${line.key}`">{{ text.does }}</label>
             <button
+              v-if="canShow"
               type="button"
               class="word unprinted"
               :aria-label="`Show: ${text.does}`"

@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { own, inOrder, isProgrammed, links, receivers, tidy, type Device, type TableName } from '#core'
+import {
+  checklist,
+  own,
+  inOrder,
+  isProgrammed,
+  links,
+  receivers,
+  tidy,
+  type Device,
+  type TableName,
+} from '#core'
 import FilePick from '~/components/common/FilePick.vue'
 import type { Layer } from '~/charts/rigMap'
 import TabRow from '~/components/common/TabRow.vue'
@@ -151,7 +161,15 @@ const foundAbout = (table: TableName, id: string) =>
         />
       </template>
     </template>
-    <ChecklistPane v-else-if="tab === 'checklist'" :rig="rig" @choose="select" />
+    <ChecklistPane
+      v-else-if="tab === 'checklist'"
+      :rig="rig"
+      title="Before the first stomp"
+      :lines="checklist(rig)"
+      nothing="Nothing to do yet. Add the foot controller and the devices; the list makes itself."
+      can-show
+      @choose="select"
+    />
     <ChannelsPane v-else-if="tab === 'channels'" :rig="rig" :found="rigs.found" @choose="select" />
     <PowerPane v-else-if="tab === 'power'" :rig="rig" :found="rigs.found" @choose="select" />
     <SoundWayPane v-else-if="tab === 'sound'" :rig="rig" :found="rigs.found" @choose="select" />

@@ -33,6 +33,7 @@ import {
   type SongId,
   type Walked,
   removeShow,
+  rigName,
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
@@ -75,7 +76,7 @@ const songs = computed(() => (show.value ? songsOf(rig.value, show.value) : []))
 
 type Pane = 'order' | 'board' | 'walk'
 const pane = ref<Pane>('order')
-const { openShowWorker } = usePlatform()
+const { openShowWorker, page } = usePlatform()
 
 // Walked through anew after every change, once it has been still for a moment.
 const walker = openShowWorker()
@@ -120,6 +121,8 @@ const board = shallowRef<Proposal | NoBoard | null>(null)
 const boardOf = shallowRef<Rig | null>(null)
 const boardDone = ref(0)
 const isSeeking = ref(false)
+/** What failed in practice counts more. */
+const isMindful = ref(false)
 function seek(): void {
   board.value = null
   boardDone.value = 0
@@ -128,7 +131,7 @@ function seek(): void {
   boardOf.value = now
   seeker.ask(
     now,
-    'board',
+    isMindful.value ? 'mindfulBoard' : 'board',
     (answer) => {
       if (answer.kind === 'board') board.value = answer.found
       isSeeking.value = false
@@ -212,8 +215,9 @@ const summary = computed(() => {
 <template>
   <ViewFrame title="Set list" :summary="summary" inspector="What is chosen">
     <TabRow label="Parts of the set list" :tabs="panes" :current="pane" @go="pane = $event" />
-    <div v-if="pane === 'order'" class="tab-pane order">
-      <div v-if="show" class="bar">
+    <div v-if="pane === 'order'" class="tab-pane order printed">
+      <h2 class="on-paper">{{ show?.name ?? 'Set list' }}, {{ rigName(rig) }}</h2>
+      <div v-if="show" class="bar unprinted">
         <ChoiceField
           v-if="shows.length > 1"
           label="Show"
@@ -280,9 +284,16 @@ const summary = computed(() => {
         A show is songs in playing order, each with its parts and their sounds. Wire Step then says which
         switch plays each part, how far the foot goes, and whether there is time.
       </p>
-      <div class="bar">
+      <div class="bar unprinted">
         <Button label="Add a song" size="small" severity="secondary" @click="addOne" />
         <Button label="Paste lines" size="small" severity="secondary" @click="isPasting = true" />
+        <Button
+          v-if="songs.length > 0"
+          label="Print"
+          size="small"
+          severity="secondary"
+          @click="page.print()"
+        />
         <ChoiceField
           v-if="others.length > 0"
           label="Song you have"
@@ -308,6 +319,8 @@ const summary = computed(() => {
       :is-running="isSeeking"
       :done="boardDone"
       :is-old="boardOf !== rig"
+      :is-mindful="isMindful"
+      @mind="isMindful = $event"
       @start="seek"
       @stop="stopSeeking"
     />
@@ -409,6 +422,22 @@ const summary = computed(() => {
   padding: 6px 10px;
   border-left: 3px solid var(--error);
   background: var(--error-ground);
+}
+
+/* On paper: the list whole, in two columns. */
+.on-paper {
+  display: none;
+}
+
+@media print {
+  .on-paper {
+    display: block;
+    font-size: 16px;
+  }
+
+  .order {
+    display: block;
+  }
 }
 
 .of-show {

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import Button from 'primevue/button'
 import { useRequestURL } from '#imports'
 import { NuxtLink } from '#components'
-import { playedParts, showController, showOn, stageView, stripsOf } from '#core'
-import CautionLine from '~/components/common/CautionLine.vue'
-import ChoiceRow from '~/components/common/ChoiceRow.vue'
+import { BEFORE_SHOW, beforeShow, clearTicks, stageView, tickOf } from '#core'
+import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import ChecklistPane from '~/components/rig/checklist/ChecklistPane.vue'
+import FollowGear from '~/components/stage/FollowGear.vue'
+import PaperPane from '~/components/stage/PaperPane.vue'
+import PracticePane from '~/components/stage/PracticePane.vue'
 import StageBoard from '~/components/stage/StageBoard.vue'
-import { paperAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
 import { count } from '#shared/counts'
@@ -15,13 +18,17 @@ import { count } from '#shared/counts'
 const rigs = useRigStore()
 const stage = useStageStore()
 const rig = computed(() => rigs.rig!)
-const paper = ref<'a4' | 'letter'>('a4')
-const hasStrips = computed(() => stripsOf(rig.value, 1000).length > 0)
-const hasShow = computed(() => {
-  const show = showOn(rig.value)
-  return show !== null && playedParts(rig.value, show).length > 0
-})
-const spacing = computed(() => showController(rig.value)?.columnMm ?? 0)
+
+const TEXT = {
+  screen: 'At the feet',
+  paper: 'On paper',
+  before: 'Before the show',
+  practice: 'Practice',
+} as const
+type Pane = keyof typeof TEXT
+const pane = ref<Pane>('screen')
+const panes = (Object.keys(TEXT) as Pane[]).map((key) => ({ key, text: TEXT[key] }))
+
 const view = computed(() => (stage.now ? stageView(rig.value, stage.now) : null))
 const path = computed(() => `/stage/${rigs.rigId}`)
 const address = computed(() => `${useRequestURL().origin}${path.value}`)
@@ -30,19 +37,43 @@ const isLocal = computed(() => ['localhost', '127.0.0.1', '[::1]'].includes(useR
 const followed = computed(() =>
   stage.followers === 0 ? 'nobody follows yet' : `${count(stage.followers, 'screen')} following`,
 )
+const lines = computed(() => (pane.value === 'before' ? beforeShow(rig.value) : []))
+const hasTicks = computed(() => lines.value.some((line) => tickOf(rig.value, line) !== null))
 </script>
 
 <template>
   <ViewFrame title="Stage" :summary="followed" inspector="A screen at the feet">
-    <div v-if="view && stage.now" class="preview" aria-label="What a screen at the feet shows" role="img">
-      <StageBoard :rig="rig" :view="view" :now="stage.now" />
-    </div>
-    <p v-else class="soft">This rig has no controller yet: choose one in Rig.</p>
+    <TabRow label="Parts of the stage" :tabs="panes" :current="pane" @go="pane = $event" />
+    <template v-if="pane === 'screen'">
+      <div v-if="view && stage.now" class="preview" aria-label="What a screen at the feet shows" role="img">
+        <StageBoard :rig="rig" :view="view" :now="stage.now" />
+      </div>
+      <p v-else class="soft">This rig has no controller yet: choose one in Rig.</p>
+    </template>
+    <PaperPane v-else-if="pane === 'paper'" :rig="rig" />
+    <ChecklistPane
+      v-else-if="pane === 'before'"
+      :rig="rig"
+      title="Before the show"
+      :lines="lines"
+      nothing="Nothing to look at yet. Add the foot controller and the devices; the list makes itself."
+    >
+      <Button
+        v-if="hasTicks"
+        class="unprinted"
+        label="Clear the ticks"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        @click="rigs.edit(clearTicks(rig, BEFORE_SHOW))"
+      />
+    </ChecklistPane>
+    <PracticePane v-else :rig="rig" />
     <template #inspector>
       <div class="words">
         <p>
-          A tablet or phone on the floor or a stand shows this, as large as it goes, and follows what this
-          floor does. Nothing on it can be changed there.
+          A tablet or phone on the floor or a stand shows the bank in large tape, and follows what this floor
+          does. Nothing on it can be changed there.
         </p>
         <p>
           <NuxtLink class="p-button p-component p-button-sm" :to="path" target="_blank"
@@ -60,46 +91,14 @@ const followed = computed(() =>
           Next part it is where the controller's list is.
         </p>
       </div>
-      <section class="words papers" aria-label="On paper">
-        <h3>On paper</h3>
-        <ChoiceRow
-          label="Paper"
-          :value="paper"
-          :choices="[
-            { value: 'a4', text: 'A4' },
-            { value: 'letter', text: 'Letter' },
-          ]"
-          @choose="paper = $event"
-        />
-        <ul>
-          <li>
-            <a v-if="hasStrips" :href="paperAddress(rigs.rigId ?? '', 'strips', paper)">Label strips (PDF)</a>
-            <span v-else>Label strips: no switch does anything yet.</span>
-            <span class="soft">
-              To your controller's spacing, {{ spacing }} mm from switch to switch: print at 100 %, cut out.
-              Change it under Set list, Lay the board out.
-            </span>
-          </li>
-          <li>
-            <a v-if="hasShow" :href="paperAddress(rigs.rigId ?? '', 'set-sheet', paper)">Set sheet (PDF)</a>
-            <span v-else>Set sheet: there is no show with parts yet.</span>
-            <span class="soft"
-              >Part by part: sound, bank and switch, what to step on, what the hand does.</span
-            >
-          </li>
-        </ul>
-        <p v-if="rigs.pending.length > 0" class="soft">
-          {{ count(rigs.pending.length, 'edit') }} not saved yet: papers are of what the server has.
-        </p>
-        <CautionLine caution="walkway" />
-      </section>
+      <FollowGear :rig="rig" />
     </template>
   </ViewFrame>
 </template>
 
 <style scoped>
 .preview {
-  height: 100%;
+  flex: 1 1 0;
   min-height: 260px;
   border: 1px solid var(--line);
   overflow: hidden;
@@ -108,17 +107,6 @@ const followed = computed(() =>
 .words {
   display: grid;
   gap: 10px;
-}
-
-.papers {
-  margin-top: 14px;
-  padding-top: 10px;
-  border-top: 1px solid var(--line);
-}
-
-.papers li {
-  display: grid;
-  margin-bottom: 8px;
 }
 
 .address {

@@ -1,0 +1,94 @@
+import { defineStore } from 'pinia'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { hearStep, hexOf, own, type Heard } from '#core'
+import { useIncoming } from '~/composables/useIncoming'
+import { usePlatform } from '~/platform/platform'
+import { useFloorStore } from './floor'
+import { useMidiStore } from './midi'
+import { useRigStore } from './rig'
+
+/** Messages no further apart than this belong to one step, in ms: a list of sixteen takes 16 ms on a DIN cable. */
+const TOGETHER = 40
+/** Messages a step sends later are waited for so long, in ms. */
+const LATER = 20_000
+/** Timing clock and active sensing: sent all the time. */
+const ASIDE = [0xf8, 0xfe]
+
+/** The simulated floor follows a real controller: what comes in tells which switch the foot was on. */
+export const useFollowStore = defineStore('follow', () => {
+  const { clock } = usePlatform()
+  const midi = useMidiStore()
+  const floor = useFloorStore()
+  const rigs = useRigStore()
+
+  const isOn = ref(false)
+  /** What the last messages were taken for; null while none came. */
+  const heard = shallowRef<Heard | null>(null)
+  const messages = ref(0)
+  let together: string[] = []
+  let later: string[] = []
+  let stop: (() => void) | null = null
+  let forget: (() => void) | null = null
+  onScopeDispose(() => {
+    stop?.()
+    forget?.()
+  })
+
+  useIncoming(
+    () => isOn.value,
+    ({ bytes }) => {
+      if (bytes.length === 0 || ASIDE.includes(bytes[0]!)) return
+      messages.value++
+      const hex = hexOf(bytes)
+      const at = later.indexOf(hex)
+      // What the last step still had to send is no step of its own.
+      if (at >= 0) later.splice(at, 1)
+      else {
+        together.push(hex)
+        stop?.()
+        stop = clock.after(TOGETHER, conclude)
+      }
+    },
+  )
+
+  function conclude(): void {
+    const { rig } = rigs
+    const some = together
+    together = []
+    if (!rig || !floor.state || some.length === 0) return
+    const { known } = floor.state
+    const what = hearStep(rig, known, some)
+    heard.value = what
+    if (what.kind !== 'step') return
+    const { bankId, layer, place, how, position, switchId } = what.step
+    later = [...what.step.later]
+    forget?.()
+    forget = later.length === 0 ? null : clock.after(LATER, () => (later = []))
+    if (known.bankId !== bankId) floor.goToBank(bankId)
+    if (floor.layer !== layer) floor.goToLayer(layer)
+    const of = own(rig.switches, switchId)?.positions.length ?? 1
+    const next = own(floor.state.known.next, switchId) ?? 0
+    floor.stepOnPlace(place, how, how === 'press' ? ((position - next + of) % of) + 1 : 1)
+  }
+
+  async function start(): Promise<void> {
+    await midi.open()
+    if (midi.state !== 'open') return
+    // The real one plays the devices: what the simulated one would send as well stays here.
+    midi.isMuted = true
+    messages.value = 0
+    heard.value = null
+    isOn.value = true
+  }
+
+  function end(): void {
+    isOn.value = false
+    midi.isMuted = false
+    together = []
+    later = []
+    stop?.()
+  }
+  watch(() => rigs.rigId, end)
+
+  return { isOn, heard, messages, start, end }
+})

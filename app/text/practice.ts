@@ -1,0 +1,48 @@
+import { own, type Heard, type Rig, type Verdict } from '#core'
+import { count } from '#shared/counts'
+import { placeShort } from '#shared/placeText'
+
+/** "1.4 s"; "not found" where it never was. */
+export const tookText = (ms: number | null): string =>
+  ms === null ? 'not found' : `${Number((ms / 1000).toFixed(1))} s`
+
+export const shareText = (part: number, of: number): string =>
+  of === 0 ? 'none' : `${Math.round((100 * part) / of)} %`
+
+/** What the last step was, said at once. */
+export const VERDICT_TEXT: Record<Verdict, string> = {
+  found: 'Found.',
+  onTheWay: 'On the way.',
+  wrong: 'Not that one.',
+}
+
+/** What a real controller's messages were taken for. */
+export function heardText(rig: Rig, heard: Heard): string {
+  const places = (
+    steps: readonly { readonly bankId: string; readonly place: string; readonly layer: 'base' | 'shift' }[],
+  ) => {
+    const all = steps.map(({ bankId, place, layer }) => {
+      const cut = place.lastIndexOf('/')
+      return placeShort(
+        rig,
+        { bankId: bankId as never, layer, number: Number(place.slice(cut + 1)) },
+        place.slice(0, cut),
+      )
+    })
+    return all.length <= 4 ? all.join(', ') : `${all.slice(0, 4).join(', ')} and ${all.length - 4} more`
+  }
+  switch (heard.kind) {
+    case 'nothing':
+      return 'No switch of this rig sends just these messages: nothing was stepped on here.'
+    case 'several':
+      return `Cannot tell: ${count(heard.steps.length, 'switch', 'switches')} send just these messages (${places(heard.steps)}). Nothing was stepped on here.`
+    case 'step': {
+      const { step, also } = heard
+      const label = own(rig.switches, step.switchId)?.label
+      const name = label ? ` ${label}` : ''
+      const where =
+        also.length > 0 ? ` ${places(also)} would send the same: turn the bank here if it was there.` : ''
+      return `Taken for ${places([step])}${name}.${where}`
+    }
+  }
+}
