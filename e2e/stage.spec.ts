@@ -118,14 +118,17 @@ test('the stage follows an edit at the desk, and says what it waits for', async 
   await stage.context().close()
 })
 
-test('strips and the set sheet are had as PDF from the desk', async ({ page, rigId }) => {
+test('all papers are had as PDF from the desk', async ({ page, rigId }) => {
   await openView(page, rigId, 'rig')
   await page.keyboard.press('g')
   await expect(page.getByRole('heading', { name: 'Stage', exact: true })).toBeVisible()
+  await page.getByRole('tab', { name: 'On paper' }).click()
   await page.getByRole('group', { name: 'Paper' }).getByText('Letter').click()
   for (const [name, file] of [
     ['Label strips (PDF)', 'strips.pdf'],
+    ['Cable tags (PDF)', 'cable-tags.pdf'],
     ['Set sheet (PDF)', 'set-sheet.pdf'],
+    ['Sheet for a stand-in (PDF)', 'stand-in.pdf'],
   ] as const) {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -145,6 +148,11 @@ for (const theme of ['light', 'stage'])
     await page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme)
     await openView(page, rigId, 'stage')
     expect(await seriousFaults(page)).toEqual([])
+    for (const name of ['On paper', 'Before the show', 'Practice']) {
+      await page.getByRole('tab', { name }).click()
+      if (name === 'Practice') await page.getByRole('button', { name: 'Start', exact: true }).click()
+      expect([name, await seriousFaults(page)]).toEqual([name, []])
+    }
     await page.goto(`/stage/${rigId}`)
     const desk = await tablet(browser, rigId)
     await desk.goto(`/rigs/${rigId}/switches`)

@@ -21,10 +21,6 @@ const echo = async (page) => {
     .getByRole('button', { name: /^Tape echo/ })
     .click()
 }
-const tab = (name) => async (page) => {
-  await page.keyboard.press('3')
-  await page.getByRole('tab', { name }).click()
-}
 const mix = async (page) => {
   await page.keyboard.press('3')
   await page.getByRole('tab', { name: /^Hall reverb/ }).click()
@@ -89,10 +85,6 @@ const fade = async (page) => {
   for (let n = 0; n < 4; n++) await page.keyboard.press('PageUp')
   await page.evaluate(() => document.activeElement.blur())
 }
-const off = async (page) => {
-  await page.getByRole('tab', { name: 'Left foot' }).click()
-  await page.getByRole('tab', { name: 'Off by itself' }).click()
-}
 /** Six taps a little slower than the song, and the clock running. */
 const taps = async (page) => {
   await page.getByRole('tab', { name: 'Clock' }).click()
@@ -142,6 +134,40 @@ const loops = async (page) => {
   await page.evaluate(() => document.activeElement.blur())
   await page.waitForTimeout(500)
 }
+/** A round under way, after a step on another sound than the one called. */
+const practise = async (page) => {
+  await page.getByRole('tab', { name: 'Practice' }).click()
+  await page.getByRole('group', { name: 'Sounds are called' }).getByText('in the show’s order').click()
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await page.keyboard.press('6', { delay: 60 })
+}
+/** The strips as they are printed, their first page. */
+const strips = async (page) => {
+  const pdf = await (await fetch(new URL(page.url()).origin + STRIPS(page.url()))).arrayBuffer()
+  const folder = join(root, 'node_modules/pdfjs-dist/build')
+  await page.route('**/pdfjs/*', (route) => {
+    const name = new URL(route.request().url()).pathname.split('/').at(-1)
+    return route.fulfill({ contentType: 'text/javascript', path: join(folder, name) })
+  })
+  await page.evaluate(
+    async ({ data, width, folder: from }) => {
+      const pdfjs = await import(`${from}/pdf.mjs`)
+      pdfjs.GlobalWorkerOptions.workerSrc = `${from}/pdf.worker.mjs`
+      const bytes = Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0))
+      const sheet = await (await pdfjs.getDocument({ data: bytes }).promise).getPage(1)
+      const viewport = sheet.getViewport({ scale: width / sheet.getViewport({ scale: 1 }).width })
+      const canvas = Object.assign(document.createElement('canvas'), {
+        width: viewport.width,
+        height: viewport.height,
+      })
+      document.body.replaceChildren(canvas)
+      await sheet.render({ canvasContext: canvas.getContext('2d'), viewport }).promise
+    },
+    { data: Buffer.from(pdf).toString('base64'), width: 1180, folder: '/pdfjs' },
+  )
+}
+const STRIPS = (url) =>
+  new URL(url).pathname.replace(/^\/stage\/(.*)$/, '/api/rigs/$1/files/strips.pdf?paper=a4')
 const none = async () => {}
 const PICTURES = [
   {
@@ -155,14 +181,12 @@ const PICTURES = [
   { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
-  { name: 'rig-checklist', path: 'rig', theme: 'light', work: tab('Before the first stomp') },
   { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
-  { name: 'pedals-off', path: 'pedals', theme: 'light', work: off },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
   { name: 'tempo-loops', path: 'tempo', theme: 'stage', work: loops },
   { name: 'setlist', path: 'show', theme: 'light', work: parts },
@@ -175,6 +199,15 @@ const PICTURES = [
     ready: (page) => page.getByText('Leave the stage'),
     size: { width: 1180, height: 820 },
   },
+  { name: 'stage-practice', path: 'stage', theme: 'light', work: practise },
+  {
+    name: 'stage-strips',
+    at: (rigId) => `/stage/${rigId}`,
+    theme: 'light',
+    work: strips,
+    ready: (page) => page.getByText('Leave the stage'),
+    size: { width: 1180, height: 834 },
+  },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',
@@ -185,8 +218,11 @@ const PICTURES = [
   },
 ]
 
+/** All, or those named: npm run screenshots -- stage phone. */
+const only = process.argv.slice(2)
 await withDemo(3843, async (browser, url, rigId) => {
-  for (const { name, path, at, theme, work, ready, size } of PICTURES) {
+  const wanted = PICTURES.filter(({ name }) => only.length === 0 || only.includes(name))
+  for (const { name, path, at, theme, work, ready, size } of wanted) {
     const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 } })
     await page.addInitScript((value) => localStorage.setItem('wire-step/theme', value), theme)
     await page.goto(url + (typeof at === 'function' ? at(rigId) : (at ?? `/rigs/${rigId}/${path}`)))

@@ -1,4 +1,4 @@
-import { computed, onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
+import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { findings, type Finding, type Rig, type SlowFindings } from '#core'
 import { usePlatform } from '~/platform/platform'
 import type { FindingWorker } from '~/platform/findingWorker'
@@ -19,7 +19,7 @@ const rowsOf = ({ switches, sounds, presets, controls, banks }: Rig): number =>
  * for (lamps that can lie) always comes from a worker of its own; until then its findings are of the rig before, and
  * `search` says how far it is.
  */
-export function findingsOf(rig: ShallowRef<Rig | null>) {
+export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
   const { openFindingWorker, openSlowWorker, clock } = usePlatform()
   let worker: FindingWorker | null = null
   const answer = shallowRef<{ readonly of: Rig; readonly found: readonly Finding[] } | null>(null)

@@ -55,7 +55,14 @@ export const useRigStore = defineStore('rig', () => {
   const isNoted = ref(true)
 
   const name = computed(() => (rig.value ? rigName(rig.value) : ''))
-  const { found, isOld: isFoundOld, search, unknownLamps } = findingsOf(rig)
+  /** The rig is shown and not worked on, as on stage: nothing is looked for in it. */
+  const isOnlySeen = ref(false)
+  const {
+    found,
+    isOld: isFoundOld,
+    search,
+    unknownLamps,
+  } = findingsOf(computed(() => (isOnlySeen.value ? null : rig.value)))
   const isBehind = computed(() => newestRevision.value > revision.value && pending.value.length === 0)
 
   let outbox: Outbox | null = null
@@ -275,6 +282,7 @@ export const useRigStore = defineStore('rig', () => {
     outboxState,
     history,
     setbacks,
+    isOnlySeen,
     found,
     isFoundOld,
     search,

@@ -353,3 +353,13 @@ describe('sounds on one switch', () => {
     expect(pressesLeft(rig, { ...at, next: { 'one-1': 1 } }, 'b' as SoundId)).toBe(1)
   })
 })
+
+it('a sound removed while a round went on leaves its calls counted and its pairs out', () => {
+  const rig = withSounds()
+  const answers: CallAnswer[] = [
+    { from: sounds[0]!, to: 'gone' as SoundId, wrongSteps: 1, ms: null },
+    { from: 'gone' as SoundId, to: sounds[1]!, wrongSteps: 0, ms: 500 },
+  ]
+  const after = applied(rig, keepRound(rig, answers, day('2026-03-01', 'p')))
+  expect(practiceDays(after)).toMatchObject([{ calls: 2, misses: 1, pairs: [] }])
+})

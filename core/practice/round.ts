@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { change, type Change, type Edit } from '../rig/edit'
 import { lastOrder, type Rig } from '../rig/rig'
 import { PRACTICE_PAIRS_MAX, type Practice, type PracticeId, type PracticePair } from '../rig/table/practice'
@@ -41,7 +42,7 @@ export function keepRound(
     wrongSteps: (before?.wrongSteps ?? 0) + answers.reduce((sum, one) => sum + one.wrongSteps, 0),
     found: (before?.found ?? 0) + found.length,
     foundMs: Math.round((before?.foundMs ?? 0) + found.reduce((sum, ms) => sum + ms, 0)),
-    pairs: pairsAfter(before?.pairs ?? [], answers),
+    pairs: pairsAfter(rig, before?.pairs ?? [], answers),
   }
   const changes: Change[] = [change('practices', after.id, before, after)]
   const others = days.filter(({ id }) => id !== after.id)
@@ -54,11 +55,16 @@ export function keepRound(
   return { label: 'keepPractice', changes }
 }
 
-function pairsAfter(before: readonly PracticePair[], answers: readonly CallAnswer[]): PracticePair[] {
+function pairsAfter(
+  rig: Rig,
+  before: readonly PracticePair[],
+  answers: readonly CallAnswer[],
+): PracticePair[] {
   const pairs = new Map(before.map((one) => [pairKey(one.from, one.to), one]))
   for (const answer of answers) {
     const { from, to } = answer
-    if (from === null) continue
+    // A sound may have been removed while the round went on.
+    if (from === null || !own(rig.sounds, from) || !own(rig.sounds, to)) continue
     const key = pairKey(from, to)
     const { calls, misses } = pairs.get(key) ?? { calls: 0, misses: 0 }
     pairs.set(key, { from, to, calls: calls + 1, misses: misses + Number(isMiss(answer)) })

@@ -45,13 +45,14 @@ const EVENTS = [
 /** Messages in any order, as one text. */
 const keyOf = (messages: readonly string[]): string => messages.toSorted().join('|')
 
+const hexOfAll = (steps: readonly CompiledStep[]): string[] =>
+  messagesAmong(steps).map(({ message }) => hexOf(encodeMessage(message)))
+
 function inParts(steps: readonly CompiledStep[]): { now: string[]; later: string[] } {
   const end = steps.findIndex(({ kind }) => kind === 'wait' || kind === 'start')
-  const hex = (some: readonly CompiledStep[]) =>
-    messagesAmong(some).map(({ message }) => hexOf(encodeMessage(message)))
   return end < 0
-    ? { now: hex(steps), later: [] }
-    : { now: hex(steps.slice(0, end)), later: hex(steps.slice(end)) }
+    ? { now: hexOfAll(steps), later: [] }
+    : { now: hexOfAll(steps.slice(0, end)), later: hexOfAll(steps.slice(end)) }
 }
 
 /** Every step that sends something, by what it sends. */
@@ -64,6 +65,8 @@ const allSteps = perTables([...COMPILE_KEYS, 'switches', 'banks'], (rig: Rig) =>
         for (const [event, how] of EVENTS)
           for (let position = 0; position < (how === 'press' ? one.positions.length : 1); position++) {
             const { now, later } = inParts(compile(rig, one, event, position))
+            // A foot that comes off a plain step is no step of its own.
+            const off = how === 'press' ? hexOfAll(compile(rig, one, 'release')) : []
             if (now.length === 0) continue
             const key = keyOf(now)
             const step: HeardStep = {
@@ -74,7 +77,7 @@ const allSteps = perTables([...COMPILE_KEYS, 'switches', 'banks'], (rig: Rig) =>
               how,
               position,
               key,
-              later,
+              later: [...later, ...off],
             }
             steps.set(key, [...(steps.get(key) ?? []), step])
           }

@@ -30,6 +30,7 @@ import {
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
 import { CONDUCTED, partsOfShow } from './show'
+import { practiceSteps } from './practice'
 import { soundSteps } from './sounds'
 import { switchStepsOfDemo } from './switches'
 
@@ -57,6 +58,7 @@ export function tidewright(): Rig {
     ...partsOfShow,
     ...switchStepsOfDemo,
     ...pedalSteps,
+    ...practiceSteps,
   ].reduce(done, boxes)
 }
 

@@ -208,5 +208,6 @@ table {
 
 .number {
   text-align: right;
+  white-space: nowrap;
 }
 </style>

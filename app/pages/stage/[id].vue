@@ -17,6 +17,8 @@ const route = useRoute()
 const rigs = useRigStore()
 const { openFloorFeed, server } = usePlatform()
 const rigId = computed(() => String(route.params.id))
+rigs.isOnlySeen = true
+onBeforeUnmount(() => (rigs.isOnlySeen = false))
 
 const seen = shallowRef<FloorSeen | null>(null)
 const isHeard = shallowRef<boolean | null>(null)
