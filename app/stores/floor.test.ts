@@ -1,5 +1,4 @@
 import * as fc from 'fast-check'
-import { createPinia, setActivePinia } from 'pinia'
 import { describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import {
@@ -11,52 +10,12 @@ import {
   type Rig,
   type RunStep,
 } from '#core'
-import { memoryAnnouncers } from '~/platform/announcer'
-import { memoryChartReader } from '~/platform/chartReader'
-import { memoryClock } from '~/platform/clock'
-import { memoryFindingWorker } from '~/platform/findingWorker'
-import { memoryKeep } from '~/platform/keep'
-import { memoryRigShelf } from '~/platform/rigShelf'
-import { memoryServer } from '~/platform/memoryServer'
-import { memoryMidi, type MidiReach } from '~/platform/midi'
-import { memoryPage } from '~/platform/page'
-import { providePlatform } from '~/platform/platform'
-import { memorySlowWorker } from '~/platform/slowWorker'
-import { memoryShowWorker } from '~/platform/showWorker'
-import { memorySoundWorker } from '~/platform/soundWorker'
 import { MIDI_TEXT } from '~/text/midi'
 import { smallRig } from '../../core/rig/makeRig'
 import { anyFeet, rigsWithTime, type Foot } from '../../core/simulate/makeFloors'
-import { useFloorStore } from './floor'
 import { SPEEDS } from './floorClock'
-import { useMidiStore } from './midi'
+import { makeOpenFloor as openFloor } from './makeOpenFloor'
 import { LEAD } from './outgoing'
-import { useRigStore } from './rig'
-
-/** A tab with a rig open on a clock that is moved by hand. */
-async function openFloor(rig: Rig, reach: MidiReach = 'ready') {
-  const clock = memoryClock()
-  const midi = memoryMidi(() => clock.microseconds() / 1000, reach)
-  providePlatform({
-    shelf: memoryRigShelf(),
-    server: memoryServer('rig', rig),
-    clock: { ...clock, wait: () => new Promise<void>((resolve) => setTimeout(resolve, 1)) },
-    keep: memoryKeep(),
-    browserKeep: memoryKeep(),
-    announcer: memoryAnnouncers()(),
-    page: memoryPage(),
-    midi,
-    openChartReader: memoryChartReader,
-    openSoundWorker: memorySoundWorker,
-    openShowWorker: memoryShowWorker,
-    openFloorFeed: () => ({ close: () => undefined }),
-    openFindingWorker: memoryFindingWorker,
-    openSlowWorker: memorySlowWorker,
-  })
-  setActivePinia(createPinia())
-  await useRigStore().open('rig')
-  return { clock, midi, floor: useFloorStore(), ports: useMidiStore() }
-}
 
 /** A state without what only counts how often something was begun. */
 function told({ known, devices, deafUntil, wires, off, feet }: FloorState) {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { hearStep, hexOf, own, type Heard } from '#core'
+import { hearStep, hexOf, mayBePedal, own, type Heard } from '#core'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from './floor'
@@ -26,6 +26,8 @@ export const useFollowStore = defineStore('follow', () => {
   const heard = shallowRef<Heard | null>(null)
   const messages = ref(0)
   let together: string[] = []
+  /** What a pedal may have sent meanwhile. */
+  let swept: string[] = []
   let later: string[] = []
   let stop: (() => void) | null = null
   let forget: (() => void) | null = null
@@ -43,7 +45,10 @@ export const useFollowStore = defineStore('follow', () => {
       const at = later.indexOf(hex)
       // What the last step still had to send is no step of its own.
       if (at >= 0) later.splice(at, 1)
-      else {
+      else if (rigs.rig && mayBePedal(rigs.rig, hex)) {
+        // A pedal under way holds nothing up, and is no step.
+        if (together.length > 0) swept.push(hex)
+      } else {
         together.push(hex)
         stop?.()
         stop = clock.after(TOGETHER, conclude)
@@ -53,11 +58,15 @@ export const useFollowStore = defineStore('follow', () => {
 
   function conclude(): void {
     const { rig } = rigs
-    const some = together
+    const [some, pedals] = [together, swept]
     together = []
+    swept = []
     if (!rig || !floor.state || some.length === 0) return
     const { known } = floor.state
-    const what = hearStep(rig, known, some)
+    const alone = hearStep(rig, known, some)
+    // A step may move a control that a pedal moves as well.
+    const what =
+      alone.kind === 'nothing' && pedals.length > 0 ? hearStep(rig, known, [...some, ...pedals]) : alone
     heard.value = what
     if (what.kind !== 'step') return
     const { bankId, layer, place, how, position, switchId } = what.step
@@ -85,6 +94,7 @@ export const useFollowStore = defineStore('follow', () => {
     isOn.value = false
     midi.isMuted = false
     together = []
+    swept = []
     later = []
     stop?.()
   }

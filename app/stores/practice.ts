@@ -64,10 +64,10 @@ export const usePracticeStore = defineStore('practice', () => {
   const givenUp = shallowRef<GivenUp | null>(null)
   /** What a wrong step played; null where it played nothing new. */
   const playedInstead = shallowRef<SoundId | null>(null)
-  let coming: readonly PlayedPart[] = []
+  const coming = shallowRef<readonly PlayedPart[]>([])
   let stop: (() => void) | null = null
 
-  const total = computed(() => (order.value === 'show' ? coming.length : calls.value))
+  const total = computed(() => (order.value === 'show' ? coming.value.length : calls.value))
 
   watch(
     () => rigs.rigId,
@@ -83,7 +83,7 @@ export const usePracticeStore = defineStore('practice', () => {
     if (!rigs.rig || !floor.state) return
     stop?.()
     answers.value = []
-    coming = order.value === 'show' ? showCalls(rigs.rig) : []
+    coming.value = order.value === 'show' ? showCalls(rigs.rig) : []
     isRunning.value = true
     next()
   }
@@ -100,8 +100,8 @@ export const usePracticeStore = defineStore('practice', () => {
     let soundId: SoundId | null = null
     if (order.value === 'show') {
       // What plays already is not called: its part is passed over.
-      if (coming[done]?.soundId === from) coming = coming.toSpliced(done, 1)
-      played = coming[done] ?? null
+      if (coming.value[done]?.soundId === from) coming.value = coming.value.toSpliced(done, 1)
+      played = coming.value[done] ?? null
       soundId = played && own(rig.sounds, played.soundId ?? '') ? played.soundId : null
     } else if (done < calls.value) {
       const recent = answers.value.slice(-3).map(({ to }) => to)

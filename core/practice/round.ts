@@ -81,6 +81,29 @@ export const pairKey = (from: SoundId, to: SoundId): string => `${from}/${to}`
 export const practiceDays = (rig: Rig): Practice[] =>
   Object.values(rig.practices).sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : a.order - b.order))
 
+/** The same, with rows of one day (two browsers may have begun one each) added up. */
+export function practiceByDay(rig: Rig): Practice[] {
+  const days = new Map<string, Practice>()
+  for (const one of practiceDays(rig)) {
+    const before = days.get(one.on)
+    days.set(
+      one.on,
+      before
+        ? {
+            ...before,
+            calls: before.calls + one.calls,
+            misses: before.misses + one.misses,
+            wrongSteps: before.wrongSteps + one.wrongSteps,
+            found: before.found + one.found,
+            foundMs: before.foundMs + one.foundMs,
+            pairs: [...before.pairs, ...one.pairs],
+          }
+        : one,
+    )
+  }
+  return [...days.values()]
+}
+
 /** All of it forgotten; null where nothing was kept. */
 export function forgetPractice(rig: Rig): Edit | null {
   const days = practiceDays(rig)

@@ -30,7 +30,7 @@ export function beforeShow(rig: Rig): readonly ChecklistLine[] {
   return [
     ...ofController('cables', 'cables', cablesTask(rig)),
     ...again(['switchOn']),
-    ...again(['role', 'calibrate']),
+    ...again(['role', 'calibrate']).filter(({ task }) => task.kind !== 'role' || task.role !== task.factory),
     ...ofController('settings', 'start', startTask(rig)),
     ...ofController('settings', 'tuner', tunerTask(rig)),
     ...ofController('settings', 'volume', volumeTask(rig)),

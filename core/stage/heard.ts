@@ -1,6 +1,10 @@
 import { own } from '../base/own'
 import { encodeMessage } from '../midi/encode'
+import type { U7 } from '../base/u7'
 import { hexOf } from '../midi/hexBytes'
+import { controlChange } from '../midi/message'
+import { sendChannel } from '../rig/channels'
+import { controlMessages } from '../rig/chart/controlMessages'
 import { perTables } from '../rig/perTables'
 import { byIndex, type Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
@@ -84,6 +88,31 @@ const allSteps = perTables([...COMPILE_KEYS, 'switches', 'banks'], (rig: Rig) =>
       }
   return steps
 })
+
+/** How messages begin that a pedal of the rig sends as it moves, in hex: "B3 0B". */
+const pedalHeads = perTables(['pedals', 'controls', 'devices'], (rig: Rig): ReadonlySet<string> => {
+  const heads = new Set<string>()
+  for (const { roles } of Object.values(rig.pedals))
+    for (const { targets } of roles)
+      for (const { controlId, number } of targets) {
+        const control = own(rig.controls, controlId)
+        const device = own(rig.devices, control?.deviceId ?? '')
+        const channel = device ? sendChannel(rig, device) : null
+        if (!control || channel === null) continue
+        const messages =
+          number === null
+            ? controlMessages(control.address, channel, 0)
+            : [controlChange(channel, number, 0 as U7)]
+        for (const message of messages) heads.add(hexOf(encodeMessage(message)).slice(0, HEAD))
+      }
+  return heads
+})
+
+/** Status and controller number. */
+const HEAD = 5
+
+/** Whether a message, as hex, may come from a pedal that moves: it tells of no step by itself. */
+export const mayBePedal = (rig: Rig, message: string): boolean => pedalHeads(rig).has(message.slice(0, HEAD))
 
 /**
  * Which step a real controller's messages come from: `messages` as hex, those that came within a moment, in any order. What

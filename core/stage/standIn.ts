@@ -54,6 +54,10 @@ export interface StandIn {
   readonly pedals: readonly { readonly pedal: Pedal; readonly roles: readonly PedalRole[] }[]
   /** Every sound that a switch plays, with the steps to it from where the controller wakes up. */
   readonly sounds: readonly { readonly sound: Sound; readonly moves: readonly FootMove[] }[]
+  /** Sounds the foot cannot come to from there. */
+  readonly unreached: readonly Sound[]
+  /** Controllers this is not about. */
+  readonly others: readonly string[]
 }
 
 /** The rig for somebody who has never seen it; null without a controller. */
@@ -65,6 +69,10 @@ export function standIn(rig: Rig): StandIn | null {
   const home = own(rig.banks, stand?.bankId ?? '')
   const shown = (bank: Bank) => bank.index + controller.firstBank
   const everywhere = new Map<string, Footswitch>()
+  const ways = inOrder(rig.sounds).map((sound) => ({
+    sound,
+    route: stand && routeTo(rig, controller, stand, sound.id),
+  }))
   for (const bank of banks)
     for (const one of switchesHere(rig, bank.id, 'base').values())
       if (one.everywhere && isProgrammed(one)) everywhere.set(one.id, one)
@@ -84,10 +92,9 @@ export function standIn(rig: Rig): StandIn | null {
     pedals: inOrder(rig.pedals)
       .map((pedal) => ({ pedal, roles: pedal.roles.filter(({ targets }) => targets.length > 0) }))
       .filter(({ roles }) => roles.length > 0),
-    sounds: inOrder(rig.sounds).flatMap((sound) => {
-      const route = stand && routeTo(rig, controller, stand, sound.id)
-      return route ? [{ sound, moves: route.moves }] : []
-    }),
+    sounds: ways.flatMap(({ sound, route }) => (route ? [{ sound, moves: route.moves }] : [])),
+    unreached: ways.flatMap(({ sound, route }) => (route ? [] : [sound])),
+    others: inOrder(rig.controllers).flatMap(({ id, name }) => (id === controller.id ? [] : [name])),
   }
 }
 

@@ -97,7 +97,7 @@ class Page {
   }
 }
 
-function begin(page: Page, { controller, start, powerOrder }: StandIn): void {
+function begin(page: Page, { controller, start, powerOrder, others }: StandIn): void {
   page.head('To begin')
   if (powerOrder.length > 0)
     page.say(`Turn the loudness down, then switch on in this order: ${powerOrder.join(', then ')}.`)
@@ -105,6 +105,7 @@ function begin(page: Page, { controller, start, powerOrder }: StandIn): void {
     page.say(
       `${controller.name} wakes up in bank ${`${start.shown} ${start.bank.name}`.trim()}. Play one sound softly before anything is loud.`,
     )
+  if (others.length > 0) page.say(`This sheet is about ${controller.name}. Not on it: ${others.join(', ')}.`)
   page.say(
     'Leave plugs and power as they are; keep cables off the walkway. Anything hot, humming or smelling: switch it off and ask a technician. The makers’ manuals have the last word.',
   )
@@ -142,17 +143,20 @@ function pedals(page: Page, rig: Rig, { pedals: all }: StandIn): void {
   }
 }
 
-function sounds(page: Page, rig: Rig, { sounds: all, start }: StandIn): void {
-  if (all.length === 0) return
+function sounds(page: Page, rig: Rig, { sounds: all, start, unreached }: StandIn): void {
+  if (all.length + unreached.length === 0) return
   page.head(`Sounds, and the steps to them${start ? ` from bank ${start.shown}` : ''}`)
-  page.columns(
-    all.map(({ sound, moves }) => {
-      const last = moves.at(-1)
-      const steps = moves.map((move) => stepShort(rig, move)).join(', ')
-      const place = last ? placeShort(rig, { ...last.from, number: last.number }, last.jack) : ''
-      return `${sound.name}: ${place}${moves.length > 1 ? ` (step ${steps})` : ''}`
-    }),
-  )
+  if (all.length > 0)
+    page.columns(
+      all.map(({ sound, moves }) => {
+        const last = moves.at(-1)
+        const steps = moves.map((move) => stepShort(rig, move)).join(', ')
+        const place = last ? placeShort(rig, { ...last.from, number: last.number }, last.jack) : ''
+        return `${sound.name}: ${place}${moves.length > 1 ? ` (step ${steps})` : ''}`
+      }),
+    )
+  if (unreached.length > 0)
+    page.say(`No way leads there from it: ${unreached.map(({ name }) => name).join(', ')}.`)
 }
 
 const tileName = (rig: Rig, { name, press, positions }: BoardTile): string => {

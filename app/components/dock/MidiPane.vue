@@ -71,6 +71,9 @@ const echoes = computed(() => midi.incoming.filter(({ isEcho }) => isEcho).lengt
     </section>
     <section>
       <h3>How it goes</h3>
+      <p v-if="midi.isMuted" class="soft" role="status">
+        Nothing goes out while the floor follows a real controller (Stage).
+      </p>
       <p class="soft">
         Everything goes out {{ LEAD }} ms after it is due here, so that each message can be timed by the
         browser.

@@ -2,7 +2,16 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { NuxtLink } from '#components'
-import { callable, forgetPractice, own, pairTally, practiceDays, showCalls, weakPairs, type Rig } from '#core'
+import {
+  callable,
+  forgetPractice,
+  own,
+  pairTally,
+  practiceByDay,
+  showCalls,
+  weakPairs,
+  type Rig,
+} from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { usePracticeStore } from '~/stores/practice'
@@ -20,7 +29,7 @@ const practice = usePracticeStore()
 
 const can = computed(() => callable(rig))
 const inShow = computed(() => showCalls(rig).length)
-const days = computed(() => practiceDays(rig))
+const days = computed(() => practiceByDay(rig))
 const weak = computed(() => weakPairs(rig, pairTally(rig)).slice(0, 12))
 const nameOf = (id: string | null) => own(rig.sounds, id ?? '')?.name ?? 'nothing'
 const ready = computed(() => (practice.order === 'show' ? inShow.value > 0 : can.value.length > 1))
