@@ -7,7 +7,6 @@ import {
   runDifferences,
   seenIn,
   type FloorState,
-  type Rig,
   type RunStep,
 } from '#core'
 import { MIDI_TEXT } from '~/text/midi'
