@@ -1,14 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
-import {
-  encodeMessage,
-  playSteps,
-  runDifferences,
-  seenIn,
-  type FloorState,
-  type RunStep,
-} from '#core'
+import { encodeMessage, playSteps, runDifferences, seenIn, type FloorState, type RunStep } from '#core'
 import { MIDI_TEXT } from '~/text/midi'
 import { smallRig } from '../../core/rig/makeRig'
 import { anyFeet, rigsWithTime, type Foot } from '../../core/simulate/makeFloors'
