@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, saved, test, seriousFaults } from './player'
+import {
+  bytesSent,
+  deviceNow,
+  expect,
+  inspector,
+  openView,
+  saved,
+  test,
+  seriousFaults,
+  plugMidiIn,
+} from './player'
 
 const floor = (page: Page) => page.getByRole('region', { name: 'Floor' })
 /** A pedal in the dock, whatever role it is in. */
@@ -232,21 +242,7 @@ test('a real pedal on a MIDI input is calibrated, leads the one on the floor, an
   page,
   rigId,
 }) => {
-  await page.addInitScript(() => {
-    const input = Object.assign(new EventTarget(), {
-      id: 'in',
-      name: 'Stand-in',
-      state: 'connected',
-      type: 'input',
-      onmidimessage: null as ((event: unknown) => void) | null,
-    })
-    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
-    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
-    Object.assign(window, {
-      comesIn: (bytes: number[], at = performance.now()) =>
-        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: at }),
-    })
-  })
+  await plugMidiIn(page)
   const comesIn = (bytes: readonly number[]) =>
     page.evaluate(
       (all) => (window as never as { comesIn: (b: readonly number[]) => void }).comesIn(all),

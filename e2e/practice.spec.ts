@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, openView, saved, test } from './player'
+import { bytesSent, deviceNow, expect, openView, saved, test, plugMidiIn } from './player'
 
 const openPart = async (page: Page, rigId: string, name: string) => {
   await openView(page, rigId, 'stage')
@@ -99,21 +99,7 @@ test('the floor follows a real controller by what it sends, and says what it can
   page,
   rigId,
 }) => {
-  await page.addInitScript(() => {
-    const input = Object.assign(new EventTarget(), {
-      id: 'in',
-      name: 'Pit input',
-      state: 'connected',
-      type: 'input',
-      onmidimessage: null as ((event: unknown) => void) | null,
-    })
-    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
-    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
-    Object.assign(window, {
-      comesIn: (bytes: number[]) =>
-        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: performance.now() }),
-    })
-  })
+  await plugMidiIn(page)
   const comesIn = (all: readonly number[][]) =>
     page.evaluate((messages) => {
       for (const one of messages) (window as never as { comesIn: (b: number[]) => void }).comesIn(one)
@@ -138,7 +124,7 @@ test('the floor follows a real controller by what it sends, and says what it can
   await expect(deviceNow(page, 'Bass preamp')).not.toContainText('9 Shout')
   await page.getByRole('button', { name: 'Follow the real one' }).click()
   const gear = page.getByRole('region', { name: 'A real controller' })
-  await expect(gear).toContainText('Following Pit input.')
+  await expect(gear).toContainText('Following Stand-in.')
   await comesIn([[0xf8], ...solo, [0xfe]])
   await expect(deviceNow(page, 'Bass preamp')).toContainText('9 Shout')
   // Storm solo is in other banks too.

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, saved, test, seriousFaults } from './player'
+import {
+  bytesSent,
+  deviceNow,
+  expect,
+  inspector,
+  openView,
+  saved,
+  test,
+  seriousFaults,
+  plugMidiIn,
+} from './player'
 
 const tab = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Parts of the tempo' }).getByRole('tab', { name }).click()
@@ -137,21 +147,7 @@ test('a clock from outside leads for as long as it comes: made up, and from real
   page,
   rigId,
 }) => {
-  await page.addInitScript(() => {
-    const input = Object.assign(new EventTarget(), {
-      id: 'in',
-      name: 'Stand-in',
-      state: 'connected',
-      type: 'input',
-      onmidimessage: null as ((event: unknown) => void) | null,
-    })
-    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
-    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
-    Object.assign(window, {
-      comesIn: (bytes: number[], at: number) =>
-        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: at }),
-    })
-  })
+  await plugMidiIn(page)
   await openView(page, rigId, 'tempo')
   await tab(page, 'Clock')
   await inspector(page).getByRole('checkbox', { name: 'Goes by a clock that comes in' }).check()

@@ -33,6 +33,8 @@ export function problemText(problem: Problem): string {
       return `It is ${problem.value}, but the last one there is ${problem.most}.`
     case 'unreachableCount':
       return 'The device has more presets than its messages can reach. Check bank select and programs per bank.'
+    case 'brokenRule':
+      return `${problem.rule.charAt(0).toUpperCase()}${problem.rule.slice(1)}.`
     case 'tooManySlots':
       return 'There are more slots than letters. Use digits, or at most 26 slots.'
     case 'noSuchRole':

@@ -354,6 +354,20 @@ describe('sounds on one switch', () => {
   })
 })
 
+it('a day with more misses than calls is refused, and why', () => {
+  const rig = withSounds()
+  const kept = applied(
+    rig,
+    keepRound(rig, [{ from: null, to: sounds[0]!, wrongSteps: 0, ms: 1 }], day('2026-03-01', 'p')),
+  )
+  const [row] = practiceDays(kept)
+  const refused = applyEdit(kept, {
+    label: 'keepPractice',
+    changes: [{ table: 'practices', id: 'p', before: row!, after: { ...row!, misses: 2 } } as never],
+  })
+  expect(JSON.stringify(refused)).toContain('"code":"brokenRule","rule":"more misses or finds than calls"')
+})
+
 it('a sound removed while a round went on leaves its calls counted and its pairs out', () => {
   const rig = withSounds()
   const answers: CallAnswer[] = [

@@ -19,6 +19,8 @@ export type Problem = { readonly path: Path } & (
   | { readonly code: 'taken'; readonly by: string }
   | { readonly code: 'beyond'; readonly value: number; readonly most: number }
   | { readonly code: 'unreachableCount' }
+  /** A rule of a row, said by its schema: "the lowest tempo is above the highest". */
+  | { readonly code: 'brokenRule'; readonly rule: string }
   | { readonly code: 'tooManySlots' }
   | { readonly code: 'noSuchRole' }
   | { readonly code: 'sameJacks' }
@@ -70,8 +72,10 @@ function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {
       }
     case 'invalid_union':
       return unionProblem(issue, path)
-    case 'custom':
-      return { path, code: CUSTOM[ruleOf(issue)] ?? 'unreachableCount' }
+    case 'custom': {
+      const code = CUSTOM[ruleOf(issue)]
+      return code ? { path, code } : { path, code: 'brokenRule', rule: issue.message }
+    }
     default:
       return { path, code: 'badFormat' }
   }
@@ -95,9 +99,17 @@ const ruleOf = ({ params, path }: z.core.$ZodIssueCustom): string => String(para
 /** Our own rules by name. */
 const CUSTOM: Record<
   string,
-  'badText' | 'tooManySlots' | 'noSuchRole' | 'sameJacks' | 'sameEnds' | 'noLogarithm' | 'sameDevice'
+  | 'badText'
+  | 'unreachableCount'
+  | 'tooManySlots'
+  | 'noSuchRole'
+  | 'sameJacks'
+  | 'sameEnds'
+  | 'noLogarithm'
+  | 'sameDevice'
 > = {
   text: 'badText',
+  count: 'unreachableCount',
   slots: 'tooManySlots',
   role: 'noSuchRole',
   jacks: 'sameJacks',
