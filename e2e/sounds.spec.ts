@@ -58,7 +58,7 @@ test('six sounds over five devices are typed in at most 60 keys each, and are th
   const about = [{ ...demo.tables.about[0], name: 'Typed in' }]
   const empty = {
     ...demo,
-    tables: { ...demo.tables, about, sounds: [], macros: [], switches: [], parts: [] },
+    tables: { ...demo.tables, about, sounds: [], macros: [], switches: [], parts: [], practices: [] },
   }
   const { id } = await (await request.post('/api/rigs/file', { data: empty })).json()
   await openView(page, id, 'sounds')
@@ -252,7 +252,10 @@ test('200 sounds are scrolled through with a few rows in the page; an edit is dr
     order: n,
   }))
   const about = [{ ...demo.tables.about[0], name: 'Two hundred' }]
-  const many = { ...demo, tables: { ...demo.tables, about, sounds, macros: [], switches: [], parts: [] } }
+  const many = {
+    ...demo,
+    tables: { ...demo.tables, about, sounds, macros: [], switches: [], parts: [], practices: [] },
+  }
   const { id } = await (await request.post('/api/rigs/file', { data: many })).json()
   await openView(page, id, 'sounds')
   await expect(page.getByText('200 sounds, 9 devices')).toBeVisible()
