@@ -17,9 +17,34 @@ describe('text that fills its box', () => {
   it('breaks no word where a smaller size has room for it, and one that would be too small', () => {
     // Seven letters at 0.6 of the size: 200 px have room for 47 px.
     expect(fit('Lantern', 200, 300)).toBe(47)
-    expect(fit('Harbourmasterwithoutaspace', 120, 200, 100)).toBeGreaterThanOrEqual(10)
-    expect(fit('x'.repeat(400), 60, 40, 100)).toBe(8)
+    expect(fit('x'.repeat(400), 60, 40, 100)).toBe(6)
     expect(fit('', 100, 100, 50)).toBe(50)
+  })
+
+  it('breaks a long word only where it would be too small whole, and then counts the lines it takes', () => {
+    for (const [text, width, height] of [
+      ['Harbourmasterwithoutaspace', 120, 200],
+      ['Unbrokenlettersofanamethatgoeson', 39, 260],
+      ['Unbrokenlettersofanamethatgoeson', 65, 290],
+      ['Entr’acte walk', 39, 260],
+    ] as const) {
+      const size = fit(text, width, height, 100)
+      expect(size).toBeGreaterThanOrEqual(6)
+      // Letters put in one by one, a word that has no room left begins a line.
+      let [lines, left] = [1, width]
+      for (const word of text.split(' ')) {
+        if (left < width && measure(` ${word}`) * size > left) [lines, left] = [lines + 1, width]
+        else if (left < width) left -= measure(' ') * size
+        for (const letter of word) {
+          const wide = measure(letter) * size
+          if (wide > left) [lines, left] = [lines + 1, width]
+          left -= wide
+        }
+      }
+      expect([text, lines * 1.08 * size <= height + 1e-9]).toEqual([text, true])
+    }
+    // Nine letters whole at 9 px or more stay whole.
+    expect(fit('Entr’acte', 50, 200, 100)).toBe(9)
   })
 
   it('never takes more lines than there is height for: words put in one by one', () => {

@@ -3,28 +3,51 @@ export type Measure = (text: string) => number
 
 /** From line to line. */
 const LINE = 1.08
+/** Letters by themselves may be a little narrower than in a word. */
+const APART = 1.03
 
-const wordsOf = (text: string): string[] => text.split(/\s+/).filter((one) => one !== '')
+interface Word {
+  readonly width: number
+  readonly letters: readonly number[]
+}
 
-/** The lines a text takes where so much of its size goes into one, broken between words; words that fit in none are broken. */
-function linesOf(words: readonly { readonly width: number }[], space: number, room: number): number {
+const wordsOf = (text: string, measure: Measure): Word[] =>
+  text
+    .split(/\s+/)
+    .filter((one) => one !== '')
+    .map((word) => ({
+      width: measure(word),
+      letters: [...word].map((letter) => measure(letter) * APART),
+    }))
+
+/** The lines a text takes where so much of its size goes into one, broken between words; words that fit in none are broken between letters. */
+function linesOf(words: readonly Word[], space: number, room: number): number {
   let lines = 1
   let left = room
-  for (const { width } of words) {
+  for (const { width, letters } of words) {
     const isFirst = left === room
     if (!isFirst && width + space > left) {
       lines++
       left = room
     } else if (!isFirst) left -= space
-    if (width > left) lines += Math.ceil(width / room) - 1
-    left = width > left ? 0 : left - width
+    if (width <= left) {
+      left -= width
+      continue
+    }
+    for (const letter of letters) {
+      if (letter > left) {
+        lines++
+        left = room
+      }
+      left -= letter
+    }
   }
   return lines
 }
 
 /**
  * The largest size in px at which a text has room in a box of so many px, no word of it broken as long as that leaves it
- * at least `least` px. Never less than 8.
+ * at least `least` px; broken words are at most three times as large as whole ones could be. Never less than 6.
  */
 export function fitText(
   text: string,
@@ -32,16 +55,17 @@ export function fitText(
   height: number,
   most: number,
   measure: Measure,
-  least = 10,
+  least = 9,
 ): number {
-  const words = wordsOf(text).map((word) => ({ width: measure(word) }))
+  const words = wordsOf(text, measure)
   const longest = Math.max(0.1, ...words.map((word) => word.width))
   const space = measure(' ')
-  for (const mayBreak of [false, true])
-    for (let size = Math.floor(most); size >= (mayBreak ? 8 : least); size--) {
-      const room = width / size
-      if (!mayBreak && longest > room) continue
-      if (linesOf(words, space, room) * LINE * size <= height) return size
-    }
-  return 8
+  const whole = Math.floor(Math.min(most, width / longest))
+  const fits = (size: number) => linesOf(words, space, width / size) * LINE * size <= height
+  for (let size = whole; size >= least; size--) if (fits(size)) return size
+  const largest = Math.min(Math.floor(most), Math.max(least, 3 * whole))
+  for (let size = largest; size > SMALLEST; size--) if (fits(size)) return size
+  return SMALLEST
 }
+
+const SMALLEST = 6

@@ -294,4 +294,15 @@ footer {
   color: var(--ground);
   font-weight: 700;
 }
+
+@container (max-width: 70px) {
+  .top {
+    gap: 2px;
+  }
+
+  .goes {
+    padding: 0 2px;
+    font-size: 11px;
+  }
+}
 </style>
