@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { hearStep, hexOf, mayBePedal, own, type Heard } from '#core'
+import { hearStep, hexOf, mayBePedal, own, placeKey, type Heard } from '#core'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from './floor'
@@ -69,7 +69,7 @@ export const useFollowStore = defineStore('follow', () => {
       alone.kind === 'nothing' && pedals.length > 0 ? hearStep(rig, known, [...some, ...pedals]) : alone
     heard.value = what
     if (what.kind !== 'step') return
-    const { bankId, layer, place, how, position, switchId } = what.step
+    const { bankId, layer, how, position, switchId } = what.step
     later = [...what.step.later]
     forget?.()
     forget = later.length === 0 ? null : clock.after(LATER, () => (later = []))
@@ -77,7 +77,7 @@ export const useFollowStore = defineStore('follow', () => {
     if (floor.layer !== layer) floor.goToLayer(layer)
     const of = own(rig.switches, switchId)?.positions.length ?? 1
     const next = own(floor.state.known.next, switchId) ?? 0
-    floor.stepOnPlace(place, how, how === 'press' ? ((position - next + of) % of) + 1 : 1)
+    floor.stepOnPlace(placeKey(what.step), how, how === 'press' ? ((position - next + of) % of) + 1 : 1)
   }
 
   async function start(): Promise<void> {

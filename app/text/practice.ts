@@ -1,4 +1,4 @@
-import { own, type Heard, type Rig, type Verdict } from '#core'
+import { own, type Heard, type HeardStep, type Rig, type Verdict } from '#core'
 import { count } from '#shared/counts'
 import { placeShort } from '#shared/placeText'
 
@@ -18,24 +18,15 @@ export const VERDICT_TEXT: Record<Verdict, string> = {
 
 /** What a real controller's messages were taken for. */
 export function heardText(rig: Rig, heard: Heard): string {
-  const places = (
-    steps: readonly { readonly bankId: string; readonly place: string; readonly layer: 'base' | 'shift' }[],
-  ) => {
-    const all = steps.map(({ bankId, place, layer }) => {
-      const cut = place.lastIndexOf('/')
-      return placeShort(
-        rig,
-        { bankId: bankId as never, layer, number: Number(place.slice(cut + 1)) },
-        place.slice(0, cut),
-      )
-    })
+  const places = (steps: readonly HeardStep[]) => {
+    const all = steps.map((step) => placeShort(rig, step, step.jack))
     return all.length <= 4 ? all.join(', ') : `${all.slice(0, 4).join(', ')} and ${all.length - 4} more`
   }
   switch (heard.kind) {
     case 'nothing':
       return 'No switch of this rig sends just these messages: nothing was stepped on here.'
     case 'several':
-      return `Cannot tell: ${count(heard.steps.length, 'switch', 'switches')} send just these messages (${places(heard.steps)}). Nothing was stepped on here.`
+      return `Cannot tell: ${count(heard.steps.length, 'place')} would send just these messages (${places(heard.steps)}). Nothing was stepped on here.`
     case 'step': {
       const { step, also } = heard
       const label = own(rig.switches, step.switchId)?.label

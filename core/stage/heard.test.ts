@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { hexOf } from '../midi/hexBytes'
 import { makeBank, makeSwitch, recallSound } from '../rig/makeRig'
 import type { Rig } from '../rig/rig'
-import { placeKey, switchesHere } from '../rig/switchesHere'
+import { switchesHere } from '../rig/switchesHere'
 import type { BankId } from '../rig/table/bank'
 import type { Action } from '../rig/table/action'
 import { makeShowRig } from '../show/makeShowRig'
@@ -36,7 +36,7 @@ describe('a step on a real controller', () => {
           }
           expect(heard).toMatchObject({
             kind: 'step',
-            step: { switchId: one.id, bankId: bank.id, place: placeKey(one), how: 'press' },
+            step: { switchId: one.id, bankId: bank.id, jack: one.jack, number: one.number, how: 'press' },
           })
           sure++
           // From another bank it is found too, since nothing tells that the bank was turned.
@@ -94,6 +94,18 @@ describe('a step on a real controller', () => {
     const heard = hearStep(all, known('one'), verse)
     expect(heard).toMatchObject({ kind: 'step', step: { switchId: 'one-3', how: 'press' } })
     expect(heard.kind === 'step' && heard.step.later.length).toBeGreaterThan(0)
+  })
+
+  it('of a switch that stands in every bank but this one is not taken for one of them', () => {
+    const tap = makeSwitch('two', 5, [[sound('chorus')]], { everywhere: true })
+    const over = makeSwitch('one', 5, [[sound('verse')]])
+    const all = { ...rig, switches: { [tap.id]: tap, [over.id]: over } } as Rig
+    const chorus = bytesOf('one-2')
+    expect(hearStep(all, known('one'), chorus)).toMatchObject({ kind: 'several' })
+    expect(hearStep(all, known('two'), chorus)).toMatchObject({
+      kind: 'step',
+      step: { switchId: tap.id, bankId: 'two' },
+    })
   })
 
   it('is nothing where no switch sends just that', () => {

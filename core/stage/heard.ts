@@ -7,7 +7,7 @@ import { sendChannel } from '../rig/channels'
 import { controlMessages } from '../rig/chart/controlMessages'
 import { perTables } from '../rig/perTables'
 import { byIndex, type Rig } from '../rig/rig'
-import { placeKey, switchesHere } from '../rig/switchesHere'
+import { switchesHere } from '../rig/switchesHere'
 import type { BankId } from '../rig/table/bank'
 import { isProgrammed, LAYERS, type Layer, type SwitchId } from '../rig/table/switch'
 import { COMPILE_KEYS, compile, messagesAmong, type CompiledStep } from '../switching/compile'
@@ -17,14 +17,14 @@ import type { Known } from '../switching/known'
 export interface HeardStep {
   readonly bankId: BankId
   readonly layer: Layer
-  readonly place: string
+  /** Where the switch is: empty for the controller's own. */
+  readonly jack: string
+  readonly number: number
   readonly switchId: SwitchId
   readonly how: 'press' | 'long' | 'double'
   /** Of a press which position, from 0. */
   readonly position: number
-  /** The messages that were looked for: those before the first pause of the list. */
-  readonly key: string
-  /** What else of the list comes later, as hex, a message each. */
+  /** What comes behind the first pause of the list, and as the foot comes off, as hex, a message each. */
   readonly later: readonly string[]
 }
 
@@ -35,7 +35,7 @@ export type Heard =
       /** Other places that send the same, in other banks or layers: the controller turns banks without a word. */
       readonly also: readonly HeardStep[]
     }
-  /** Several switches under the foot send just this. */
+  /** Several switches send just this, none of them nearer than another; or one that stands in several banks. */
   | { readonly kind: 'several'; readonly steps: readonly HeardStep[] }
   /** No switch sends just this. */
   | { readonly kind: 'nothing' }
@@ -76,14 +76,16 @@ const allSteps = perTables([...COMPILE_KEYS, 'switches', 'banks'], (rig: Rig) =>
             const step: HeardStep = {
               bankId: bank.id,
               layer,
-              place: placeKey(one),
+              jack: one.jack,
+              number: one.number,
               switchId: one.id,
               how,
               position,
-              key,
               later: [...later, ...off],
             }
-            steps.set(key, [...(steps.get(key) ?? []), step])
+            const same = steps.get(key)
+            if (same) same.push(step)
+            else steps.set(key, [step])
           }
       }
   return steps
@@ -134,12 +136,16 @@ export function hearStep(
           ? 1
           : 0
   const least = Math.min(...all.map(rank))
-  // A switch of every bank is the same one wherever it is stepped on.
   const nearest = all.filter((one) => rank(one) === least)
   const [step] = nearest
   if (!step) return { kind: 'nothing' }
   const rivals = nearest.filter(
-    (one) => one.switchId !== step.switchId || one.how !== step.how || one.position !== step.position,
+    (one) =>
+      one.switchId !== step.switchId ||
+      one.how !== step.how ||
+      one.position !== step.position ||
+      // One of every bank, and this bank is not among them: which it was nobody can tell.
+      one.bankId !== step.bankId,
   )
   if (rivals.length > 0) return { kind: 'several', steps: [step, ...rivals] }
   return {

@@ -4,7 +4,7 @@ import { aheadMs, partMs, showOn, type PlayedPart } from '../rig/showOrder'
 import { switchesHere } from '../rig/switchesHere'
 import type { Bank } from '../rig/table/bank'
 import type { Controller } from '../rig/table/controller'
-import { isProgrammed, LAYERS, type Layer } from '../rig/table/switch'
+import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
 import { wantsOf } from '../sound/want'
 import { switchName } from '../sound/switchName'
 import type { FootMove } from '../show/footMoves'
@@ -73,12 +73,26 @@ export function stripsOf(rig: Rig, mostMm: number): Strip[] {
     )
 }
 
+/**
+ * What stands in each place of the controller's own in a bank and layer, on paper; of the shift layer only what belongs to the
+ * bank itself.
+ */
+export function standing(rig: Rig, bank: Bank, layer: Layer): ReadonlyMap<number, Footswitch> {
+  const ours = [...switchesHere(rig, bank.id, layer).values()].filter(
+    (one) =>
+      one.jack === '' &&
+      isProgrammed(one) &&
+      one.layer === layer &&
+      (layer === 'base' || one.bankId === bank.id),
+  )
+  return new Map(ours.map((one) => [one.number, one]))
+}
+
 function namesOf(rig: Rig, controller: Controller, bank: Bank, layer: Layer, row: number): string[] {
-  const here = switchesHere(rig, bank.id, layer)
+  const here = standing(rig, bank, layer)
   return Array.from({ length: controller.columns }, (_, column) => {
-    const one = here.get(`/${row * controller.columns + column + 1}`)
-    if (!one || !isProgrammed(one) || (layer === 'shift' && one.bankId !== bank.id)) return ''
-    return one.layer === layer ? switchName(rig, one, { labelLength: null }) : ''
+    const one = here.get(row * controller.columns + column + 1)
+    return one ? switchName(rig, one, { labelLength: null }) : ''
   })
 }
 

@@ -12,6 +12,7 @@ import { switchName } from '../sound/switchName'
 import type { FootMove } from '../show/footMoves'
 import { routeTo } from '../show/route'
 import { showController, standAtStart } from '../show/travel'
+import { standing } from './paper'
 
 /** What a switch does beside a plain press. */
 export interface FootGestures {
@@ -60,7 +61,7 @@ export interface StandIn {
   readonly others: readonly string[]
 }
 
-/** The rig for somebody who has never seen it; null without a controller. */
+/** The rig for somebody who has never seen it; null without a controller, and where nothing stands. */
 export function standIn(rig: Rig): StandIn | null {
   const controller = showController(rig)
   if (!controller) return null
@@ -76,6 +77,13 @@ export function standIn(rig: Rig): StandIn | null {
   for (const bank of banks)
     for (const one of switchesHere(rig, bank.id, 'base').values())
       if (one.everywhere && isProgrammed(one)) everywhere.set(one.id, one)
+  const boards = banks.flatMap((bank) =>
+    LAYERS.flatMap((layer): BoardMap[] => {
+      const rows = boardOf(rig, controller, bank, layer)
+      return rows.flat().every(isBare) ? [] : [{ bank, shown: shown(bank), layer, rows }]
+    }),
+  )
+  if (boards.length + everywhere.size === 0) return null
   return {
     controller,
     start: home ? { bank: home, shown: shown(home) } : null,
@@ -83,12 +91,7 @@ export function standIn(rig: Rig): StandIn | null {
     everywhere: [...everywhere.values()]
       .sort((a, b) => a.number - b.number)
       .map((one) => tileOf(rig, one.number, one)),
-    boards: banks.flatMap((bank) =>
-      LAYERS.flatMap((layer): BoardMap[] => {
-        const rows = boardOf(rig, controller, bank, layer)
-        return rows.flat().every(isBare) ? [] : [{ bank, shown: shown(bank), layer, rows }]
-      }),
-    ),
+    boards,
     pedals: inOrder(rig.pedals)
       .map((pedal) => ({ pedal, roles: pedal.roles.filter(({ targets }) => targets.length > 0) }))
       .filter(({ roles }) => roles.length > 0),
@@ -111,20 +114,12 @@ const tileOf = (rig: Rig, number: number, one: Footswitch | undefined): BoardTil
   double: one?.doublePress ?? [],
 })
 
-/** Of the shift layer only what belongs to the bank itself. */
-function boardOf(rig: Rig, controller: Controller, bank: Bank, layer: Layer): BoardTile[][] {
-  const { rows, columns } = controller
-  const here = switchesHere(rig, bank.id, layer)
+function boardOf(rig: Rig, { rows, columns }: Controller, bank: Bank, layer: Layer): BoardTile[][] {
+  const here = standing(rig, bank, layer)
   return Array.from({ length: rows }, (_, row) =>
     Array.from({ length: columns }, (__, column): BoardTile => {
       const number = (rows - 1 - row) * columns + column + 1
-      const one = here.get(`/${number}`)
-      const isOurs =
-        one !== undefined &&
-        isProgrammed(one) &&
-        one.layer === layer &&
-        (layer === 'base' || one.bankId === bank.id)
-      return tileOf(rig, number, isOurs ? one : undefined)
+      return tileOf(rig, number, here.get(number))
     }),
   )
 }

@@ -25,7 +25,7 @@ const NARROW = 6
 /** The rig for somebody who has never stood before it: how it starts, what is where, what the pedals do. */
 export async function standInPdf(rig: Rig, size: PaperSize, fonts: Fonts): Promise<Buffer | null> {
   const about = standIn(rig)
-  if (!about || (about.boards.length === 0 && about.everywhere.length === 0)) return null
+  if (!about) return null
   const page = new Page(new Sheet(`Stand-in: ${rigName(rig)}`, size, fonts))
   page.title(rig)
   begin(page, about)

@@ -18,7 +18,7 @@ const parts = computed(() => {
   const show = showOn(rig)
   return show === null ? 0 : playedParts(rig, show).length
 })
-const boards = computed(() => standIn(rig)?.boards.length ?? 0)
+const hasStandIn = computed(() => standIn(rig) !== null)
 
 interface Paper {
   readonly name: PaperName
@@ -53,7 +53,7 @@ const papers = computed((): Paper[] => [
     title: 'Sheet for a stand-in',
     about:
       'For a player who has never stood before this rig: how it is switched on, where every sound is, what each bank and pedal does.',
-    none: boards.value > 0 ? null : 'No switch does anything yet.',
+    none: hasStandIn.value ? null : 'No switch does anything yet.',
   },
 ])
 </script>

@@ -5,6 +5,7 @@ import { NuxtLink } from '#components'
 import {
   callable,
   forgetPractice,
+  isMiss,
   own,
   pairTally,
   practiceByDay,
@@ -57,7 +58,7 @@ const round = computed(() => {
   const { answers } = practice
   const found = answers.flatMap(({ ms }) => (ms === null ? [] : [ms])).sort((a, b) => a - b)
   return {
-    missed: answers.filter(({ wrongSteps, ms }) => wrongSteps > 0 || ms === null).length,
+    missed: answers.filter(isMiss).length,
     wrongSteps: answers.reduce((sum, { wrongSteps }) => sum + wrongSteps, 0),
     median: found.length === 0 ? null : found[Math.floor((found.length - 1) / 2)]!,
   }

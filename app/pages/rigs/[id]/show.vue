@@ -349,7 +349,7 @@ const summary = computed(() => {
         :ways="ways"
         :part="chosenPart"
         :nth="chosenSong.nth"
-        :wrong="wrongParts.get(`${chosenSong.nth}/${chosenPart.id}`) ?? []"
+        :wrong="wrongParts.get(partKey({ nth: chosenSong.nth, part: chosenPart })) ?? []"
         @gone="chosen = String(chosenSong!.nth)"
         @play="play"
       />
