@@ -6,8 +6,7 @@ import { switchName } from '../sound/switchName'
 import type { Claim } from '../switching/claim'
 import { curesOf } from '../prove/cures'
 import type { LampLie } from '../prove/lampLies'
-import { makeMoves, stepsOfMoves, switchOfMove, type Move } from '../prove/moves'
-import { restingStart } from '../prove/search'
+import { makeMoves, restingStart, stepsOfMoves, switchOfMove, type Move } from '../prove/moves'
 import type { FindingOf } from './finding'
 
 /** One move of a run, with what is under the foot then. */

@@ -1,27 +1,15 @@
 import { own } from '../base/own'
-import { perRow, perTables } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
-import { playedParts, showOn, showPlace, showTarget } from '../rig/showOrder'
-import { switchesHere } from '../rig/switchesHere'
-import { actionLists, isProgrammed, LAYERS, type Footswitch, type SwitchId } from '../rig/table/switch'
+import { perRow } from '../rig/perTables'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
+import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import { expanded, lampSays } from '../switching/action'
-import type { Claim } from '../switching/claim'
+import { holds, type Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
-import { claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
-import type { FloorState } from '../simulate/floor'
-import { makeMove, makeMoves, movesAt, type Move } from './moves'
-import {
-  claimParts,
-  closed,
-  everyParts,
-  floorOf,
-  isStateful,
-  leftValue,
-  partOf,
-  switchParts,
-  type Part,
-} from './parts'
-import { fewestMoves, restingStart } from './search'
+import { fewest, floorAt, isNever, type ValueAt } from './ask'
+import { floorMachine, type Label } from './floorMachine'
+import { makeMoves, restingStart, type Move } from './moves'
+import { claimParts, type Part, type PartValue } from './parts'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
 export interface LampLie {
@@ -61,34 +49,117 @@ function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerd
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
   const tuner = does(rig, footswitch, 'tuner') ? ['T'] : []
-  const isSound = does(rig, footswitch, 'recallSound')
-  // A sound's lamp lies as soon as one of its claims does; with more in its list all must be looked at together.
-  const sounds = new Set<string>(
+  const sounds = soundsOf(rig, footswitch)
+  const asked = [
+    ...claims.flatMap((claim) => claimParts(rig, claim)),
+    ...(sounds.size > 0 ? ['S'] : []),
+    ...tuner,
+    ...shown,
+    ...sentFor(rig, footswitch),
+  ]
+  const floor = floorMachine(rig)
+  // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
+  const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
+  const needsSound = !isShown && sounds.size > 0 && isOfSounds(rig, footswitch)
+  const isLying = (parts: readonly Part[]) => {
+    const known = new Map<string, boolean>()
+    return (place: number, valueAt: ValueAt) => {
+      const key = parts.reduce((text, part) => `${text},${valueAt(part)}`, floor.spots[place]!)
+      let answer = known.get(key)
+      if (answer === undefined) {
+        const truth = lampTruth(rig, footswitch, floorAt(rig, floor, place, valueAt, parts))
+        known.set(key, (answer = truth?.verdict === 'lies'))
+      }
+      return answer
+    }
+  }
+  let best: readonly Label[] | null = null
+  let isUnknown = false
+  for (const claim of claims) {
+    const pair = claimParts(rig, claim)
+    if (isSplit && only !== null && pair[1] !== only) continue
+    // What is believed of the preset it came with says whether it still stands.
+    const preset = `p/${claimDevice(rig, claim)}`
+    const behind = [preset, ...(sounds.size > 0 && footswitch.group === '' ? ['S'] : [])]
+    const through = [...pair, ...behind, ...shown]
+    const all = isSplit ? through : [...asked, preset]
+    const isLyingHere = isLying(through)
+    // In the player's own colours a lamp may say the contrary of what its list does.
+    const mayBe = (place: number, valueAt: ValueAt) =>
+      mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 ? 'mixed' : 'sent') ||
+      (isShown && isLyingHere(place, valueAt))
+    // Without asking which sound it is, first: mostly that is enough.
+    if (isSplit && !isShown && isNever(rig, floor, [...pair, preset], mayBe)) continue
+    const isOfOurs = (valueAt: ValueAt) => !needsSound || sounds.has(String(valueAt('S')))
+    const found = fewest(rig, floor, {
+      through,
+      asked: all,
+      mayBe: (place, valueAt) => isOfOurs(valueAt) && mayBe(place, valueAt),
+      isSo: isLying(all),
+    })
+    if (found.kind === 'unknown') isUnknown = true
+    if (found.kind === 'run' && (best === null || found.labels.length < best.length)) best = found.labels
+  }
+  if (best === null) return { kind: isUnknown ? 'unknown' : 'holds' }
+  return played(
+    rig,
+    footswitch,
+    best.map(({ move }) => move),
+  )
+}
+
+/**
+ * Whether what a claim says and what is may be apart, and a lamp lie for it. A lamp of sounds is lit as long as one of them
+ * was recalled last, and otherwise dark whatever is; one that goes by what was sent is lit where just this was.
+ */
+function mayLie(
+  rig: Rig,
+  claim: Claim,
+  claims: readonly Claim[],
+  valueAt: ValueAt,
+  goesBy: 'sound' | 'sent' | 'mixed',
+): boolean {
+  const [belief, truth] = claimParts(rig, claim)
+  const is = isAsClaimed(rig, claim, valueAt(truth))
+  if (is === null) return false
+  const sent = valueAt(belief)
+  const believed = isAsClaimed(rig, claim, sent)
+  if (is) {
+    // Before a preset was sent to a device, no lamp of its presets says anything.
+    if (goesBy === 'sound' || (claim.kind === 'preset' && sent === undefined)) return false
+    // A lamp may go by the very value that was sent, where on is on to the device.
+    return !(claim.kind === 'value' ? sent === claim.value : believed)
+  }
+  // Of what changes over, that a value was sent says nothing; otherwise what was set otherwise since is the player's doing.
+  if (changesOver(rig, claim)) return true
+  if (believed === false || (believed === null && goesBy === 'sent')) return false
+  const deviceId = claimDevice(rig, claim)
+  return !claims.some(
+    (one) =>
+      one.kind === 'preset' &&
+      one.deviceId === deviceId &&
+      isAsClaimed(rig, one, valueAt(`p/${deviceId}`)) === false &&
+      claims.every((other) => other.kind !== 'preset' || other.deviceId !== deviceId || other === one),
+  )
+}
+
+/** Null where nothing is known of it. */
+export function isAsClaimed(rig: Rig, claim: Claim, value: PartValue): boolean | null {
+  const number = value as number | undefined
+  return holds(rig, claim, {
+    preset: () => number,
+    value: () => number,
+    contact: () => value as boolean | undefined,
+  })
+}
+
+/** The sounds a switch recalls, on its way through the show too. */
+const soundsOf = (rig: Rig, footswitch: Footswitch): ReadonlySet<string> =>
+  new Set(
     actionLists(footswitch).flatMap(({ actions }) =>
       expanded(rig, actions).flatMap(({ action }) => (action.kind === 'recallSound' ? [action.soundId] : [])),
     ),
   )
-  const isSplit = isSound && isAlone(rig, footswitch)
-  const groups = isSplit ? bySingle(rig, claims) : [claims]
-  let best: readonly Move[] | null = null
-  let isUnknown = false
-  for (const group of groups) {
-    if (group.length === 0 || (isSplit && only !== null && claimParts(rig, group[0]!)[1] !== only)) continue
-    if (!canDrift(rig, group, isSplit && !isShown)) continue
-    const parts = group.flatMap((claim) => claimParts(rig, claim))
-    const more = [...(isSound ? ['S'] : []), ...tuner, ...shown, ...(isSplit ? [] : sentFor(rig, footswitch))]
-    const found = fewestMoves(
-      rig,
-      [...closed(rig, [...parts, ...more])].sort(),
-      (state) => lampTruth(rig, footswitch, state)?.verdict === 'lies',
-      sounds,
-    )
-    if (found.kind === 'unknown') isUnknown = true
-    if (found.kind === 'run' && (best === null || found.moves.length < best.length)) best = found.moves
-  }
-  if (best === null) return { kind: isUnknown ? 'unknown' : 'holds' }
-  return played(rig, footswitch, best)
-}
 
 /** The run on the whole floor: what was left out of the search has no say, and this shows that it has none. */
 function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampVerdict {
@@ -103,7 +174,7 @@ function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampV
     : { kind: 'unknown' }
 }
 
-const does = (rig: Rig, footswitch: Footswitch, kind: 'recallSound' | 'tuner'): boolean =>
+const does = (rig: Rig, footswitch: Footswitch, kind: 'tuner'): boolean =>
   actionLists(footswitch).some(({ actions }) =>
     expanded(rig, actions).some(({ action }) => action.kind === kind),
   )
@@ -123,130 +194,12 @@ const isAlone = (rig: Rig, footswitch: Footswitch): boolean =>
     return says.length === 0 || (says.length === 1 && says[0]!.action.kind === 'recallSound')
   })
 
-/** Claims by what they are about. */
-function bySingle(rig: Rig, claims: readonly Claim[]): readonly (readonly Claim[])[] {
-  const all = new Map<Part, Claim[]>()
-  for (const claim of claims) {
-    const [, part] = claimParts(rig, claim)
-    const ours = all.get(part)
-    if (ours) ours.push(claim)
-    else all.set(part, [claim])
-  }
-  return [...all.values()]
-}
-
-/**
- * Whether anything can put what is believed and what is apart: a move that sets one and not the other, or not alike, or
- * what hangs on what was there before. Where nothing can, no search is needed; most lamps of most rigs are of this kind.
- */
-function canDrift(rig: Rig, claims: readonly Claim[], isSound: boolean): boolean {
-  const known = drifting(rig)
-  return claims.some((claim) => {
-    // It hangs on what the claim is about, not on what it says of that: many lamps share the answer.
-    const key = `${isSound} ${claimParts(rig, claim)[1]}`
-    let answer = known.get(key)
-    if (answer === undefined) known.set(key, (answer = driftsAt(rig, claim, isSound)))
-    return answer
+/** Whether no list of it lights its lamp but by a sound. */
+const isOfSounds = (rig: Rig, footswitch: Footswitch): boolean =>
+  actionLists(footswitch).every(({ actions }) => {
+    const says = lampSays(rig, actions, NOTHING_KNOWN)
+    return says.length === 0 || says.some(({ action }) => action.kind === 'recallSound')
   })
-}
-
-const drifting = perTables(FLOOR_TABLES, () => new Map<string, boolean>())
-
-function driftsAt(rig: Rig, claim: Claim, isSound: boolean): boolean {
-  const [belief, truth] = claimParts(rig, claim)
-  if (isStateful(rig, truth) || isAskedFor(rig, belief, claimDevice(rig, claim))) return true
-  const start = restingStart(rig)
-  const isBegun = !isSound || partOf(start, 'S') !== undefined
-  if (isBegun && partOf(start, belief) !== partOf(start, truth)) return true
-  return everyMove(rig).some((state) => {
-    const [b, t] = [partOf(state, belief), partOf(state, truth)]
-    const sound = isSound ? partOf(state, 'S') : leftValue('S')
-    // No lamp of a sound is lit after it.
-    if (sound === undefined) return false
-    if (sound !== leftValue('S'))
-      return soundClaims(rig, String(sound)).some(
-        (one) => claimParts(rig, one)[1] === truth && !isAsClaimed(one, t),
-      )
-    return b !== t
-  })
-}
-
-/** Something goes by it when it sets it: what comes of that hangs on what was there. A resync does harm only where it is too fast. */
-const isAskedFor = (rig: Rig, belief: Part, deviceId: string): boolean =>
-  everyParts(rig).some(({ asks, asksAll }) => asks.has(belief) || (asksAll && isTooFast(rig, deviceId)))
-
-/** A device loses what comes while it loads, and some controller cannot wait so long. */
-function isTooFast(rig: Rig, deviceId: string): boolean {
-  const device = own(rig.devices, deviceId)
-  return (
-    device?.whileDeaf === 'loses' &&
-    Object.values(rig.controllers).some(({ waitMs }) => device.deafMs > waitMs)
-  )
-}
-
-const soundClaims = (rig: Rig, soundId: string): readonly Claim[] =>
-  lampSays(rig, [{ kind: 'recallSound', soundId: soundId as never }], NOTHING_KNOWN).flatMap(
-    ({ claims }) => claims,
-  )
-
-const isAsClaimed = (claim: Claim, value: unknown): boolean =>
-  value === (claim.kind === 'preset' ? claim.index : claim.kind === 'value' ? claim.value : undefined) ||
-  (claim.kind === 'contact' && value === claim.isClosed)
-
-/** What each move of the rig makes of a floor on which nothing was. */
-const everyMove = perTables(FLOOR_TABLES, (rig: Rig): readonly FloorState[] => {
-  const all: FloorState[] = []
-  for (const bank of byIndex(rig.banks)) {
-    const before = floorOf(rig, JSON.stringify([bank.id, 'base', null, [], null, null]), new Map())
-    for (const { move } of movesAt(rig, before))
-      if (move.kind === 'bank') all.push(makeMove(rig, before, move, null).state)
-  }
-  const done = new Set<Footswitch>()
-  for (const bank of byIndex(rig.banks))
-    for (const layer of LAYERS) {
-      const place = JSON.stringify([bank.id, layer, null, [], null, null])
-      for (const one of switchesHere(rig, bank.id, layer).values()) {
-        if (done.has(one) || !isProgrammed(one)) continue
-        done.add(one)
-        one.positions.forEach((_, n) => {
-          for (const at of showStarts(rig, one)) {
-            const before = floorOf(
-              rig,
-              place,
-              new Map<Part, string | number | undefined>([
-                [`n/${one.id}`, n],
-                ['H', at],
-              ]),
-            )
-            for (const { move, footswitch } of movesAt(rig, before)) {
-              if (footswitch !== one || (n > 0 && move.kind !== 'press' && move.kind !== 'down')) continue
-              const { state } = makeMove(rig, before, move, one)
-              all.push(state)
-              if (move.kind === 'down') all.push(makeMove(rig, state, { ...move, kind: 'up' }, one).state)
-            }
-          }
-        })
-      }
-    }
-  return all
-})
-
-/** Places of the show from which a switch comes to each sound it can step on to; only the beginning for all other switches. */
-function showStarts(rig: Rig, footswitch: Footswitch): readonly (string | undefined)[] {
-  if (!switchParts(rig, footswitch).asks.has('H')) return [undefined]
-  const show = showOn(rig)
-  const steps = actionLists(footswitch).flatMap(({ actions }) =>
-    expanded(rig, actions).flatMap(({ action }) => (action.kind === 'showStep' ? [action] : [])),
-  )
-  const met = new Set<string>()
-  return [null, ...(show ? playedParts(rig, show) : []).map(showPlace)].flatMap((at) => {
-    const news = steps
-      .map(({ to, songId }) => `${to} ${showTarget(rig, at, to, songId)?.soundId}`)
-      .filter((one) => !met.has(one))
-    for (const one of news) met.add(one)
-    return at === null ? [undefined] : news.length > 0 ? [JSON.stringify(at)] : []
-  })
-}
 
 /** Every switch whose lamp says something of devices, in the order of banks. */
 export const lampsToProve = (rig: Rig): readonly Footswitch[] =>

@@ -1,12 +1,13 @@
 import { own } from '../base/own'
-import { byIndex, type Rig } from '../rig/rig'
+import { perTables } from '../rig/perTables'
+import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { RunStep } from '../rig/table/run'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import { expanded } from '../switching/action'
 import { timingOf } from '../switching/timing'
 import { joined, type FloorState, type StepResult } from '../simulate/floor'
-import { advance, settle, step } from '../simulate/step'
+import { advance, settle, startFloor, step } from '../simulate/step'
 
 /**
  * One calm thing a foot does: it waits until all that came of the one before is done. `down` leaves the foot where it
@@ -95,6 +96,12 @@ export function atRest(rig: Rig, state: FloorState): StepResult {
   const until = Math.max(settled.state.at, ...Object.values(settled.state.deafUntil))
   return until === settled.state.at ? settled : joined(settled, advance(rig, settled.state, until))
 }
+
+/** The floor at rest after all was switched on. */
+export const restingStart = perTables(
+  FLOOR_TABLES,
+  (rig: Rig): FloorState => atRest(rig, startFloor(rig).state).state,
+)
 
 /** A move made and all that comes of it; nothing where the foot finds nothing. `footswitch` is the one it is made on. */
 export function makeMove(rig: Rig, state: FloorState, move: Move, footswitch: Footswitch | null): StepResult {

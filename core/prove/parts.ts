@@ -21,7 +21,8 @@ import { planSteps, type Op } from '../simulate/plan'
  */
 export type Part = string
 
-type Value = string | number | boolean | undefined
+/** What a part holds; undefined for nothing. */
+export type PartValue = string | number | boolean | undefined
 
 /** Stand for whatever was there: what is still so afterwards was left as it was. */
 const LEFT_SOUND = '?'
@@ -29,7 +30,7 @@ const LEFT_SOUND = '?'
 export const LEFT_DONE = -1
 
 /** What a floor has at a part. */
-export function partOf(state: FloorState, part: Part): Value {
+export function partOf(state: FloorState, part: Part): PartValue {
   const id = part.slice(2)
   const { known } = state
   switch (part[0]) {
@@ -92,7 +93,7 @@ const allActions = (rig: Rig): Action[] => [
 ]
 
 /** A floor at rest with some parts as given, and all others as nothing was there. Inverse of {@link partOf} for those. */
-export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>): FloorState {
+export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, PartValue>): FloorState {
   const [bankId, layer, heldBy, back, held, fired] = JSON.parse(place)
   const known: { -readonly [Field in keyof Known]: Known[Field] } = {
     ...NOTHING_KNOWN,
@@ -102,7 +103,7 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>
     back,
     sound: LEFT_SOUND as never,
   }
-  const tables: { [table: string]: { [id: string]: Value } } = { v: {}, p: {}, k: {}, n: {}, d: {} }
+  const tables: { [table: string]: { [id: string]: PartValue } } = { v: {}, p: {}, k: {}, n: {}, d: {} }
   const devices: { [id: string]: typeof DEVICE_AT_POWER_ON } = {}
   const alter = (id: string, fields: Partial<typeof DEVICE_AT_POWER_ON>) =>
     (devices[id] = { ...(own(devices, id) ?? DEVICE_AT_POWER_ON), ...fields })
@@ -137,7 +138,7 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, Value>
 }
 
 /** What a part has where nothing is put into it by {@link floorOf} and something could be. */
-export function leftValue(part: Part): Value {
+export function leftValue(part: Part): PartValue {
   if (part === 'S') return LEFT_SOUND
   if (part === 'T' || part === 'C') return false
   return part[0] === 'n' || part[0] === 'B' ? 0 : undefined
@@ -186,7 +187,7 @@ const recalledControls = perTables(['presets'], (rig: Rig): ReadonlyMap<string, 
   return new Map([...all].map(([id, parts]) => [id, [...parts]]))
 })
 
-function touchedBy(rig: Rig, op: Op): Part[] {
+export function touchedBy(rig: Rig, op: Op): Part[] {
   switch (op.kind) {
     case 'message':
       return op.hearers.flatMap(({ id }): Part[] => {
@@ -238,7 +239,7 @@ const learnedParts = ({
 
 const ASKED: { readonly [field: string]: string } = { values: 'v', presets: 'p', contacts: 'k' }
 
-function askedPart(asked: string): Part | null {
+export function askedPart(asked: string): Part | null {
   const slash = asked.indexOf('/')
   if (slash > 0) return `${ASKED[asked.slice(0, slash)]}/${asked.slice(slash + 1)}`
   return asked === 'tuner' ? 'T' : asked === 'clock' ? 'C' : asked === 'show' ? 'H' : null
@@ -290,17 +291,19 @@ export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): S
   return { touches, asks, reads, asksAll, asksHowLong: asksAll && asked > 1, goes, turn }
 })
 
-/** What turning banks by the controller's own switches can do: what banks do as the foot comes and goes. */
-export const turningParts = perTables(FLOOR_TABLES, (rig: Rig): SwitchParts => {
+/** A switch that does as turning banks by the controller's own switches does: what banks do as the foot comes and goes. */
+export const turningSwitch = perTables(['banks'], (rig: Rig): Footswitch => {
   const [bank] = Object.values(rig.banks)
-  return switchParts(rig, {
+  return {
     ...BLANK_SWITCH,
     id: 'turning' as Footswitch['id'],
     bankId: bank?.id ?? ('' as Footswitch['bankId']),
     number: 1,
     positions: [[{ kind: 'travel', to: 'next', bankId: null }]],
-  })
+  }
 })
+
+export const turningParts = (rig: Rig): SwitchParts => switchParts(rig, turningSwitch(rig))
 
 /** The parts of all that a foot can do: of every switch, and of turning banks. */
 export const everyParts = perTables(FLOOR_TABLES, (rig: Rig): readonly SwitchParts[] => [
@@ -347,7 +350,7 @@ const sentToDeaf = perTables(FLOOR_TABLES, (rig: Rig): readonly Part[] => {
 })
 
 /** What of the device itself decides what becomes of a part of it. */
-function partsBehind(rig: Rig, part: Part): Part[] {
+export function partsBehind(rig: Rig, part: Part): Part[] {
   const [kind, deviceId = '', controlId = ''] = part.split('/')
   const device = own(rig.devices, deviceId)
   if (!device || (kind !== 'D' && kind !== 'P')) return []
@@ -368,7 +371,7 @@ function believedBehind(part: Part): Part[] {
 
 /** Whether what becomes of a part hangs on what is there: it changes over, takes steps, or is put together of two bytes. */
 export function isStateful(rig: Rig, part: Part): boolean {
-  if ('nTCNH'.includes(part[0]!)) return true
+  if ('nTCNHB'.includes(part[0]!)) return true
   if (part[0] !== 'D') return false
   const control = own(rig.controls, part.split('/')[2] ?? '')
   if (!control) return false

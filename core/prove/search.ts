@@ -1,18 +1,18 @@
-import { perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import type { FloorState } from '../simulate/floor'
-import { startFloor } from '../simulate/step'
-import { atRest, makeMove, movesAt, type Move } from './moves'
-import { floorOf, LEFT_DONE, leftValue, partOf, placeOf, switchParts, turningParts, type Part } from './parts'
-
-type Value = ReturnType<typeof partOf>
-
-/** The floor at rest after all was switched on. */
-export const restingStart = perTables(
-  FLOOR_TABLES,
-  (rig: Rig): FloorState => atRest(rig, startFloor(rig).state).state,
-)
+import { makeMove, movesAt, restingStart, type Move } from './moves'
+import {
+  floorOf,
+  LEFT_DONE,
+  leftValue,
+  partOf,
+  placeOf,
+  switchParts,
+  turningParts,
+  type Part,
+  type PartValue,
+} from './parts'
 
 /** What a search comes to: the fewest moves, that there are none, or that it was given up before all was seen. */
 export type Found =
@@ -22,7 +22,7 @@ export type Found =
 
 interface Node {
   readonly place: string
-  readonly values: readonly Value[]
+  readonly values: readonly PartValue[]
   readonly from: Node | null
   readonly move: Move | null
 }
@@ -31,7 +31,7 @@ interface Node {
 interface Effect {
   /** Null where the foot stays in its bank, layer, and where it is. */
   readonly place: string | null
-  readonly writes: readonly (readonly [index: number, value: Value])[]
+  readonly writes: readonly (readonly [index: number, value: PartValue])[]
 }
 
 /** More floors than this are not looked at for one question. */
@@ -109,7 +109,7 @@ const relevantMoves = (rig: Rig, state: FloorState, parts: ReadonlySet<Part>) =>
 
 function done(node: Node, move: Move, { place, writes }: Effect): Node {
   const values = writes.length === 0 ? node.values : [...node.values]
-  for (const [n, value] of writes) (values as Value[])[n] = value
+  for (const [n, value] of writes) (values as PartValue[])[n] = value
   return { place: place ?? node.place, values, from: node, move }
 }
 
@@ -140,10 +140,10 @@ function effectOf(
   const key = `${footswitch?.id} ${move.kind === 'bank' ? move.by : move.kind} ${isThere ? node.place : ''} ${read.join()}`
   let effect = effects.get(key)
   if (effect) return effect
-  const given = new Map<Part, Value>(reads.map((n) => [parts[n]!, node.values[n]]))
+  const given = new Map<Part, PartValue>(reads.map((n) => [parts[n]!, node.values[n]]))
   for (const part of parts) if (part[0] === 'd' && !given.has(part)) given.set(part, LEFT_DONE)
   const { state } = makeMove(rig, floorOf(rig, node.place, given), move, footswitch)
-  const writes: [number, Value][] = []
+  const writes: [number, PartValue][] = []
   parts.forEach((part, n) => {
     const value = valueOf(state, part, sounds)
     // What is as it was put in, or as nothing was put in, has been left alone.
@@ -156,7 +156,7 @@ function effectOf(
 }
 
 /** Nothing goes by which sound was last: one of others is as good as another. */
-function valueOf(state: FloorState, part: Part, sounds: ReadonlySet<string>): Value {
+function valueOf(state: FloorState, part: Part, sounds: ReadonlySet<string>): PartValue {
   const value = partOf(state, part)
   return part !== 'S' || value === undefined || value === leftValue(part) || sounds.has(String(value))
     ? value

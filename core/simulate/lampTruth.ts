@@ -73,7 +73,7 @@ function asShown(rig: Rig, claim: Claim, isLit: boolean): Claim {
   return { ...claim, value: isLit ? highestValue(control.address) : 0 }
 }
 
-const changesOver = (rig: Rig, claim: Claim): boolean =>
+export const changesOver = (rig: Rig, claim: Claim): boolean =>
   'controlId' in claim && own(rig.controls, claim.controlId)?.reading.kind === 'toggle'
 
 /** Dark in every position: it says nothing. */
@@ -84,9 +84,18 @@ type TruthState = Pick<FloorState, 'known' | 'devices' | 'off'>
 
 function judged(rig: Rig, state: TruthState, isLit: boolean, claims: readonly Claim[]): LampTruth {
   const [facts, belief] = [truth(state, rig), believed(state.known)]
+  const isSetOtherwise = (claim: Claim) => holds(rig, claim, belief) === false
+  // Another preset recalled on a device since has its own values.
+  const recalled = new Set(
+    claims.flatMap((claim) =>
+      claim.kind === 'preset' && isSetOtherwise(claim) ? [claim.deviceId as string] : [],
+    ),
+  )
   const ours = claims.filter(
-    // Of what changes over, that a value was sent says nothing.
-    (claim) => changesOver(rig, claim) || holds(rig, claim, belief) !== false,
+    (claim) =>
+      !recalled.has(claimDevice(rig, claim)) &&
+      // Of what changes over, that a value was sent says nothing.
+      (changesOver(rig, claim) || !isSetOtherwise(claim)),
   )
   const isOff = (claim: Claim) => own(state.off, claimDevice(rig, claim)) !== undefined
   const against = ours.filter((claim) => isOff(claim) || holds(rig, claim, facts) === false)

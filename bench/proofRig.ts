@@ -1,0 +1,96 @@
+import {
+  makeBank,
+  makeCable,
+  makeControl,
+  makeController,
+  makeDevice,
+  makePort,
+  makePreset,
+  makeRig,
+  makeRole,
+  makeSwitch,
+} from '../core/rig/makeRig'
+import { seeded } from '../core/base/seeded'
+import type { Rig } from '../core/rig/rig'
+import type { Action } from '../core/rig/table/action'
+
+export interface ProofSize {
+  readonly banks: number
+  readonly switches: number
+  readonly devices: number
+  /** Messages of each switch. */
+  readonly messages: number
+  readonly layers: 1 | 2
+  /** Of ten switches so many have two positions. */
+  readonly alternates?: number
+}
+
+/**
+ * A rig as a player with a large board has it, from a fixed seed: of each bank two switches travel, the others recall presets
+ * and set controls, two in ten with a second position, some by what was sent last; some of the controls change over by themselves.
+ */
+export function proofRig({ banks, switches, devices, messages, layers, alternates = 2 }: ProofSize, seed = 7): Rig {
+  const random = seeded(seed)
+  const below = (n: number) => Math.floor(random() * n)
+  const each = <One>(n: number, one: (n: number) => One) => Array.from({ length: n }, (_, at) => one(at))
+  const CONTROLS = 16
+  const action = (): Action => {
+    const device = below(devices)
+    if (random() < 0.12) return { kind: 'recallPreset', presetId: `d${device}-p${below(6)}` as never }
+    const n = below(CONTROLS)
+    const controlId = `d${device}-c${n}` as never
+    if (random() < 0.05 && n !== 15) return { kind: 'alternateControl', controlId, a: 127, b: 0 }
+    return { kind: 'setControl', controlId, value: n < 6 ? below(2) * 127 : below(5) * 30 }
+  }
+  const list = () => each(messages, action)
+  const names = each(banks, (n) => `b${n}`)
+  const travels = (to: 'next' | 'previous'): Action[][] => [[{ kind: 'travel', to, bankId: null }]]
+  return makeRig({
+    controllers: [
+      makeController({
+        columns: Math.ceil(switches / 2),
+        rows: 2,
+        bankCount: banks,
+        hasShift: layers === 2,
+        messagesPerEvent: messages,
+        ports: [makePort('out', makeRole('midiOut'))],
+      }),
+    ],
+    devices: each(devices, (n) => makeDevice(`d${n}`, n + 1, { order: n, deafMs: 0 })),
+    cables: each(devices, (n) => makeCable(n === 0 ? 'controller.out' : `d${n - 1}.thru`, `d${n}.in`)),
+    controls: each(devices * CONTROLS, (n) =>
+      makeControl(`d${Math.floor(n / CONTROLS)}-c${n % CONTROLS}`, `d${Math.floor(n / CONTROLS)}`, 20 + (n % CONTROLS), {
+        order: n,
+        reading:
+          n % CONTROLS === 15
+            ? { kind: 'toggle', value: 127 }
+            : n % CONTROLS < 6
+              ? { kind: 'switch', isStrict: false }
+              : { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
+      }),
+    ),
+    presets: each(devices * 6, (n) =>
+      makePreset(`d${Math.floor(n / 6)}-p${n % 6}`, `d${Math.floor(n / 6)}`, n % 6, '', {
+        recalls: each(3, (c) => ({ controlId: `d${Math.floor(n / 6)}-c${c}` as never, value: ((n + c) % 2) * 127 })),
+      }),
+    ),
+    banks: names.map((name, n) => makeBank(name, n)),
+    switches: names.flatMap((name) =>
+      each(layers, (layer) => (layer === 0 ? 'base' : 'shift') as 'base' | 'shift').flatMap((layer) =>
+        each(switches, (n) => {
+          const positions: Action[][] =
+            n === 0
+              ? travels('previous')
+              : n === 1
+                ? travels('next')
+                : n === 2 && layers === 2
+                  ? [[{ kind: 'layer', does: 'change' }]]
+                  : random() < alternates / 10
+                    ? [list(), list()]
+                    : [list()]
+          return makeSwitch(name, n + 1, positions, { layer, id: `${name}-${layer}-${n + 1}` as never })
+        }),
+      ),
+    ),
+  })
+}

@@ -1,0 +1,213 @@
+import { LEFT, rowOf, type Machine, type Move, type Table } from './machine'
+
+/**
+ * A machine seen through some of its components: all places and values of those that it can come to when every other
+ * component may hold anything at any time. Whatever the machine itself can come to is among it, and no nearer here than
+ * there: `distance` is never more than the fewest moves it takes.
+ */
+export interface Projection {
+  readonly kept: readonly number[]
+  /** By how many ways the kept components can be: an abstract state is the place times that, plus their values as digits, the first counting slowest. */
+  readonly width: number
+  /** Abstract states, in the order of their distance. */
+  readonly met: readonly number[]
+  /** The fewest moves to each of those. */
+  readonly distance: readonly number[]
+  /** For each the one before it on a shortest way, as its place among those met, and the move made there; -1 and null for the first. */
+  readonly from: readonly number[]
+  readonly by: readonly (Move | null)[]
+}
+
+/** More abstract states than this are not looked at. */
+export const MET_MAX = 400_000
+
+/** Null where more than {@link MET_MAX} abstract states would be met. */
+export function project(machine: Machine, kept: readonly number[]): Projection | null {
+  const { sizes, start } = machine
+  const lens = lensOf(machine, kept)
+  const { width } = lens
+  const distance: number[] = []
+  const from: number[] = []
+  const by: (Move | null)[] = []
+  const met: number[] = []
+  const seen = new Seen(width * machine.moves.length)
+  const meet = (state: number, before: number, move: Move | null) => {
+    if (!seen.add(state)) return
+    distance.push(before < 0 ? 0 : distance[before]! + 1)
+    from.push(before)
+    by.push(move)
+    met.push(state)
+  }
+  const first = kept.reduce((row, component) => row * sizes[component]! + start.values[component]!, 0)
+  meet(start.place * width + first, -1, null)
+  for (let n = 0; n < met.length; n++) {
+    if (met.length > MET_MAX) return null
+    lens.follow(met[n]!, (next, move) => meet(next, n, move))
+  }
+  return { kept, width, met, distance, from, by }
+}
+
+/** The moves of a shortest way to one of those met, by its place among them. */
+export function wayTo({ from, by }: Projection, n: number): Move[] {
+  const back: Move[] = []
+  for (let at = n; from[at] !== -1; at = from[at]!) back.push(by[at]!)
+  return back.reverse()
+}
+
+/** A set of whole numbers below a limit: one bit each where that is little, else those that are in it. */
+class Seen {
+  readonly #bits: Uint32Array | null
+  readonly #all = new Set<number>()
+
+  constructor(limit: number) {
+    this.#bits = limit <= 2 ** 26 ? new Uint32Array(Math.ceil(limit / 32)) : null
+  }
+
+  /** Whether it was not in it. */
+  add(value: number): boolean {
+    if (this.#bits === null) return this.#all.size !== this.#all.add(value).size
+    const [word, bit] = [value >>> 5, 1 << (value & 31)]
+    if ((this.#bits[word]! & bit) !== 0) return false
+    this.#bits[word]! |= bit
+    return true
+  }
+}
+
+/** Moves as they look through some components. */
+export interface Lens {
+  readonly width: number
+  /** Every abstract state a move may lead to from one, with the move. */
+  readonly follow: (state: number, meet: (next: number, move: Move) => void) => void
+  /** The same for the values of all that is looked at, where nothing a move goes by is left out. */
+  readonly after: (
+    place: number,
+    values: Int32Array,
+    meet: (place: number, values: Int32Array, move: Move) => void,
+  ) => void
+}
+
+interface Look {
+  readonly move: Move
+  /** What it puts where, whatever is there. */
+  readonly sets: readonly { readonly position: number; readonly weight: number; readonly value: number }[]
+  /** What hangs on what is there. */
+  readonly effects: readonly { readonly table: Table; readonly weight: number; readonly position: number }[]
+  readonly jump: Table | null
+  /** Components they go by that are not looked at: each may hold anything. */
+  readonly free: readonly number[]
+}
+
+export function lensOf(machine: Machine, kept: readonly number[]): Lens {
+  const { sizes } = machine
+  const position = new Map(kept.map((component, n) => [component, n]))
+  const weights = kept.map(() => 1)
+  for (let n = kept.length - 2; n >= 0; n--) weights[n] = weights[n + 1]! * sizes[kept[n + 1]!]!
+  const width = kept.reduce((product, component) => product * sizes[component]!, 1)
+  const { touching, jumping } = placesOf(machine)
+  const looks = new Map<Move, Look>()
+  const look = (move: Move): Look => {
+    let one = looks.get(move)
+    if (one) return one
+    const sets: { position: number; weight: number; value: number }[] = []
+    const effects: { table: Table; weight: number; position: number }[] = []
+    for (const table of move.effects) {
+      const n = position.get(table.component)
+      if (n === undefined) continue
+      const weight = weights[n]!
+      if (table.reads.length === 0) sets.push({ position: n, weight, value: table.table[0]! })
+      else effects.push({ table, weight, position: n })
+    }
+    const reads = new Set([...effects.flatMap(({ table }) => table.reads), ...(move.jump?.reads ?? [])])
+    const free = [...reads].filter((component) => !position.has(component))
+    looks.set(move, (one = { move, sets, effects, jump: move.jump, free }))
+    return one
+  }
+  const here: Look[][] = []
+  /** Those at a place that lead elsewhere or touch what is looked at; of those that look the same, one. */
+  const at = (place: number): readonly Look[] => {
+    const known = here[place]
+    if (known) return known
+    const moves = new Set(jumping[place])
+    for (const component of kept) for (const move of touching[component]!.get(place) ?? []) moves.add(move)
+    const plain = new Set<string>()
+    const all = [...moves].map(look).filter(({ sets, effects, jump }) => {
+      if (effects.length > 0 || (jump && jump.reads.length > 0)) return true
+      const to = jump ? jump.table[0]! : LEFT
+      const text = `${to === LEFT ? place : to} ${sets.map((set) => `${set.position} ${set.value}`).join()}`
+      return plain.size !== plain.add(text).size
+    })
+    here[place] = all
+    return all
+  }
+  const values = new Int32Array(sizes.length)
+  const valueAt = (component: number) => values[component]!
+  /** Goes through all that the free ones may hold. */
+  const choose = (free: readonly number[], n: number, go: () => void): void => {
+    if (n === free.length) return go()
+    for (let value = 0; value < sizes[free[n]!]!; value++) {
+      values[free[n]!] = value
+      choose(free, n + 1, go)
+    }
+  }
+  const follow: Lens['follow'] = (state, meet) => {
+    const place = Math.floor(state / width)
+    const row = state - place * width
+    for (let n = 0; n < kept.length; n++) values[kept[n]!] = Math.floor(row / weights[n]!) % sizes[kept[n]!]!
+    for (const { move, sets, effects, jump, free } of at(place)) {
+      let set = row
+      for (const one of sets) set += (one.value - values[kept[one.position]!]!) * one.weight
+      const go = () => {
+        let next = set
+        for (const { table, weight, position: n } of effects) {
+          const value = table.table[rowOf(table, sizes, valueAt)]!
+          if (value !== LEFT) next += (value - values[kept[n]!]!) * weight
+        }
+        const to = jump ? jump.table[rowOf(jump, sizes, valueAt)]! : LEFT
+        meet((to === LEFT ? place : to) * width + next, move)
+      }
+      choose(free, 0, go)
+    }
+  }
+  const after: Lens['after'] = (place, before, meet) => {
+    for (let n = 0; n < kept.length; n++) values[kept[n]!] = before[n]!
+    for (const { move, sets, effects, jump } of at(place)) {
+      const next = before.slice()
+      for (const one of sets) next[one.position] = one.value
+      for (const { table, position: n } of effects) {
+        const value = table.table[rowOf(table, sizes, valueAt)]!
+        if (value !== LEFT) next[n] = value
+      }
+      const to = jump ? jump.table[rowOf(jump, sizes, valueAt)]! : LEFT
+      meet(to === LEFT ? place : to, next, move)
+    }
+  }
+  return { width, follow, after }
+}
+
+interface Places {
+  /** By component the moves that touch it, by place. */
+  readonly touching: readonly ReadonlyMap<number, readonly Move[]>[]
+  /** By place the moves that lead elsewhere. */
+  readonly jumping: readonly (readonly Move[])[]
+}
+
+const known = new WeakMap<Machine, Places>()
+
+function placesOf(machine: Machine): Places {
+  let places = known.get(machine)
+  if (places) return places
+  const touching = machine.sizes.map(() => new Map<number, Move[]>())
+  machine.moves.forEach((here, place) => {
+    for (const move of here)
+      for (const { component } of move.effects) {
+        const all = touching[component]!.get(place)
+        if (all) all.push(move)
+        else touching[component]!.set(place, [move])
+      }
+  })
+  const jumping = machine.moves.map((here, place) =>
+    here.filter(({ jump }) => jump?.table.some((to) => to !== LEFT && to !== place)),
+  )
+  known.set(machine, (places = { touching, jumping }))
+  return places
+}

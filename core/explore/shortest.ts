@@ -1,0 +1,137 @@
+import { coneOf, made, type Machine, type Move, type State } from './machine'
+import { lensOf, wayTo, type Projection } from './project'
+
+/** What a search comes to: the fewest moves, that no moves lead there, or that it was given up before all was seen. */
+export type Found =
+  | { readonly kind: 'run'; readonly moves: readonly Move[] }
+  | { readonly kind: 'never' }
+  | { readonly kind: 'unknown' }
+
+/** So many states are looked at for one question before it is given up. */
+const STATES_MAX = 20_000
+
+/**
+ * The fewest moves to a state that is wanted. `goals` are all that a projection met that may be wanted, by their places
+ * among those met and in that order; whether a state of the machine is, hangs on the place and on `asked`, among which the
+ * projection's components must be. First the way to the nearest of the goals is made on the machine itself: where that
+ * comes out, no way is shorter, since none is in the projection. Otherwise the machine is searched, the projection's distance
+ * to a goal telling how much is still to come (A*: Hart, Nilsson, Raphael 1968; from memory).
+ */
+export function shortestRun(
+  machine: Machine,
+  projection: Projection,
+  goals: readonly number[],
+  asked: readonly number[],
+  isWanted: (state: State) => boolean,
+): Found {
+  if (goals.length === 0) return { kind: 'never' }
+  const straight = wayTo(projection, goals[0]!)
+  const end = straight.reduce((state, move) => made(machine, state, move), machine.start)
+  if (isWanted(end)) return { kind: 'run', moves: straight }
+  return searched(machine, projection, goals, asked, isWanted)
+}
+
+interface Node {
+  readonly place: number
+  /** Of the components of the cone. */
+  readonly values: Int32Array
+  readonly from: Node | null
+  readonly move: Move | null
+  readonly depth: number
+}
+
+function searched(
+  machine: Machine,
+  projection: Projection,
+  goals: readonly number[],
+  asked: readonly number[],
+  isWanted: (state: State) => boolean,
+): Found {
+  const { sizes, start } = machine
+  const left = distanceToGoal(machine, projection, goals)
+  const cone = coneOf(machine, [...projection.kept, ...asked])
+  const lens = lensOf(machine, cone)
+  const kept = projection.kept.map((component) => cone.indexOf(component))
+  const leftOf = (place: number, values: Int32Array) => {
+    let row = 0
+    for (let n = 0; n < kept.length; n++) row = row * sizes[projection.kept[n]!]! + values[kept[n]!]!
+    return left.get(place * projection.width + row) ?? -1
+  }
+  // A state of the cone as one number, as long as it is one exactly.
+  const isSmall =
+    cone.reduce((product, component) => product * sizes[component]!, machine.moves.length) <=
+    Number.MAX_SAFE_INTEGER
+  const keyOf = (place: number, values: Int32Array): number | string => {
+    if (!isSmall) return `${place},${values.join()}`
+    let key = place
+    for (let n = 0; n < cone.length; n++) key = key * sizes[cone[n]!]! + values[n]!
+    return key
+  }
+  const whole = [...start.values]
+  const isThere = ({ place, values }: Node) => {
+    cone.forEach((component, n) => (whole[component] = values[n]!))
+    return isWanted({ place, values: whole })
+  }
+  // By how long a run through them must be at least.
+  const open: Node[][] = []
+  const met = new Map<number | string, number>()
+  const put = (place: number, values: Int32Array, from: Node | null, move: Move | null) => {
+    const more = leftOf(place, values)
+    if (more < 0) return
+    const depth = from === null ? 0 : from.depth + 1
+    const key = keyOf(place, values)
+    const before = met.get(key)
+    if (before !== undefined && before <= depth) return
+    met.set(key, depth)
+    ;(open[depth + more] ??= []).push({ place, values, from, move, depth })
+  }
+  put(
+    start.place,
+    Int32Array.from(cone, (component) => start.values[component]!),
+    null,
+    null,
+  )
+  for (let bound = 0; bound < open.length; bound++) {
+    const bucket = open[bound] ?? []
+    // It may grow while it is gone through: a move on a shortest way leaves the bound as it is.
+    while (bucket.length > 0) {
+      const node = bucket.pop()!
+      if (met.get(keyOf(node.place, node.values)) !== node.depth) continue
+      if (isThere(node)) return { kind: 'run', moves: runOf(node) }
+      if (met.size > STATES_MAX) return { kind: 'unknown' }
+      lens.after(node.place, node.values, (place, values, move) => put(place, values, node, move))
+    }
+  }
+  return { kind: 'never' }
+}
+
+function runOf(node: Node): Move[] {
+  const back: Move[] = []
+  for (let at: Node | null = node; at?.move; at = at.from) back.push(at.move)
+  return back.reverse()
+}
+
+/** By abstract state how many moves it is at least to the nearest of the goals; none where none leads there. */
+function distanceToGoal(
+  machine: Machine,
+  { kept, met }: Projection,
+  goals: readonly number[],
+): ReadonlyMap<number, number> {
+  const lens = lensOf(machine, kept)
+  const before = new Map<number, number[]>()
+  for (const state of met)
+    lens.follow(state, (next) => {
+      const all = before.get(next)
+      if (all) all.push(state)
+      else before.set(next, [state])
+    })
+  const queue = goals.map((n) => met[n]!)
+  const left = new Map(queue.map((goal) => [goal, 0]))
+  for (const state of queue)
+    for (const earlier of before.get(state) ?? [])
+      if (!left.has(earlier)) {
+        left.set(earlier, left.get(state)! + 1)
+        queue.push(earlier)
+      }
+  return left
+}

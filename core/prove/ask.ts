@@ -1,0 +1,155 @@
+import { coneOf, type Machine, type Move as MachineMove, type State } from '../explore/machine'
+import { project, type Projection } from '../explore/project'
+import { shortestRun, type Found } from '../explore/shortest'
+import type { Rig } from '../rig/rig'
+import type { FloorState } from '../simulate/floor'
+import type { FloorMachine, Label } from './floorMachine'
+import { restingStart } from './moves'
+import { floorOf, partOf, type Part, type PartValue } from './parts'
+
+/** Positions of switches that also travel are part of where a foot is: as long as they are no more ways than this. */
+const WAYS_MAX = 4096
+
+/** What a floor has at a part, in a state of its machine or of a projection. */
+export type ValueAt = (part: Part) => PartValue
+
+/** Something that may come about on a floor. */
+export interface Question {
+  /** Parts it is looked at through: the fewer, the sooner; where these cannot be so, it cannot come about. */
+  readonly through: readonly Part[]
+  /** All parts that decide it, with those. */
+  readonly asked: readonly Part[]
+  /** Whether it may be so, going by `through` alone; never no where it is so. Of a place, bank and layer count. */
+  readonly mayBe: (place: number, valueAt: ValueAt) => boolean
+  readonly isSo: (place: number, valueAt: ValueAt) => boolean
+}
+
+/** The fewest calm moves after which it is so. */
+export type Answer =
+  | { readonly kind: 'run'; readonly labels: readonly Label[] }
+  | { readonly kind: 'never' }
+  | { readonly kind: 'unknown'; readonly why: 'wide' | 'long' | 'beyond' }
+
+export function fewest(rig: Rig, floor: FloorMachine, { through, asked, mayBe, isSo }: Question): Answer {
+  const { machine, indexOf, beyond, labels } = floor
+  if ([...through, ...asked].some((part) => beyond.has(part))) return { kind: 'unknown', why: 'beyond' }
+  const projection = seenThrough(floor, through)
+  if (!projection) return { kind: 'unknown', why: 'wide' }
+  const components = [...new Set([...through, ...asked].flatMap((part) => indexOf.get(part) ?? []))]
+  const answers = new Map<string, boolean>()
+  const isTrue = (place: number, at: (component: number) => number, valueAt: ValueAt) => {
+    const key = components.reduce((text, component) => `${text},${at(component)}`, floor.spots[place]!)
+    let answer = answers.get(key)
+    if (answer === undefined) answers.set(key, (answer = isSo(place, valueAt)))
+    return answer
+  }
+  // Where all that decides it is looked at, only what is so is a goal.
+  const isWhole = components.every((component) => projection.kept.includes(component))
+  const goals: number[] = []
+  eachMet(rig, floor, projection, (n, place, valueAt, at) => {
+    if (mayBe(place, valueAt) && (!isWhole || isTrue(place, at, valueAt))) goals.push(n)
+  })
+  const isThere = ({ place, values }: State) => {
+    const at = (component: number) => values[component]!
+    return isTrue(place, at, valuesOf(rig, floor, at))
+  }
+  return answered(shortestRun(machine, projection, goals, components, isThere), labels)
+}
+
+/** Whether something that may come about by some parts alone surely does not. */
+export function isNever(
+  rig: Rig,
+  floor: FloorMachine,
+  through: readonly Part[],
+  mayBe: Question['mayBe'],
+): boolean {
+  if (through.some((part) => floor.beyond.has(part))) return false
+  const projection = seenThrough(floor, through)
+  if (!projection) return false
+  let isThere = false
+  eachMet(rig, floor, projection, (_, place, valueAt) => {
+    isThere ||= mayBe(place, valueAt)
+  })
+  return !isThere
+}
+
+function answered(found: Found, labels: ReadonlyMap<MachineMove, Label>): Answer {
+  if (found.kind === 'unknown') return { kind: 'unknown', why: 'long' }
+  return found.kind === 'run' ? { kind: 'run', labels: found.moves.map((move) => labels.get(move)!) } : found
+}
+
+/** What is at a part that nothing changes is what power-on left there. */
+export function valuesOf(
+  rig: Rig,
+  { indexOf, values }: FloorMachine,
+  at: (component: number) => number,
+): ValueAt {
+  return (part) => {
+    const component = indexOf.get(part)
+    return component === undefined ? partOf(restingStart(rig), part) : values[component]![at(component)]
+  }
+}
+
+/** Each abstract state that is met, with its place among those, in the order of how many moves it is away at least. */
+export function eachMet(
+  rig: Rig,
+  floor: FloorMachine,
+  { met, width, kept }: Projection,
+  look: (n: number, place: number, valueAt: ValueAt, at: (component: number) => number) => void,
+): void {
+  const { machine } = floor
+  const at = new Int32Array(machine.sizes.length)
+  const isKept = new Set(kept)
+  const numberAt = (component: number) => {
+    if (!isKept.has(component)) throw new Error(`${floor.parts[component]} is not looked at`)
+    return at[component]!
+  }
+  const valueAt = valuesOf(rig, floor, numberAt)
+  for (let m = 0; m < met.length; m++) {
+    const state = met[m]!
+    let rest = state % width
+    for (let n = kept.length - 1; n >= 0; n--) {
+      const size = machine.sizes[kept[n]!]!
+      at[kept[n]!] = rest % size
+      rest = Math.floor(rest / size)
+    }
+    look(m, Math.floor(state / width), valueAt, numberAt)
+  }
+}
+
+/**
+ * A floor through some parts and all that decides what becomes of them, but for positions of switches and the place in the
+ * show: those can be brought about by stepping, and are taken to be anything.
+ */
+export function seenThrough(floor: FloorMachine, parts: readonly Part[]): Projection | null {
+  const { machine, indexOf } = floor
+  const wanted = [...new Set(parts.flatMap((part) => indexOf.get(part) ?? []))].sort((a, b) => a - b)
+  let all = known.get(machine)
+  if (!all) known.set(machine, (all = new Map()))
+  const key = wanted.join()
+  let projection = all.get(key)
+  if (projection === undefined) {
+    const isFree = freeOf(floor)
+    all.set(key, (projection = project(machine, coneOf(machine, wanted, isFree))))
+  }
+  return projection
+}
+
+const known = new WeakMap<Machine, Map<string, Projection | null>>()
+
+function freeOf({ machine, parts }: FloorMachine): (component: number) => boolean {
+  const jumping = new Set([...new Set(machine.moves.flat())].flatMap(({ jump }) => jump?.reads ?? []))
+  const ways = [...jumping].reduce((product, component) => product * machine.sizes[component]!, 1)
+  return (component) =>
+    ('nH'.includes(parts[component]![0]!) && !jumping.has(component)) ||
+    (jumping.has(component) && ways > WAYS_MAX)
+}
+
+/** A floor of a machine as far as some parts go, to ask of it what can be asked of any floor. */
+export const floorAt = (
+  rig: Rig,
+  { places }: FloorMachine,
+  place: number,
+  valueAt: ValueAt,
+  parts: readonly Part[],
+): FloorState => floorOf(rig, places[place]!, new Map(parts.map((part) => [part, valueAt(part)])))

@@ -1,0 +1,407 @@
+import { LEFT, type Effect, type Machine, type Move as MachineMove, type Table } from '../explore/machine'
+import { perTables } from '../rig/perTables'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import type { Footswitch } from '../rig/table/switch'
+import type { FloorState, StepResult } from '../simulate/floor'
+import { dependenceOf, losesAnything, type Dependence } from './dependence'
+import { makeMove, movesAt, restingStart, type Move } from './moves'
+import {
+  floorOf,
+  LEFT_DONE,
+  leftValue,
+  partOf,
+  placeOf,
+  turningSwitch,
+  type Part,
+  type PartValue,
+} from './parts'
+
+/** A floor as a machine: what a foot can do at each place, and what each of it makes of each part, worked out once. */
+export interface FloorMachine {
+  readonly machine: Machine
+  /** Bank, layer and foot, by place: as {@link placeOf} writes them. */
+  readonly places: readonly string[]
+  /** Bank and layer of each place. */
+  readonly spots: readonly string[]
+  readonly parts: readonly Part[]
+  readonly indexOf: ReadonlyMap<Part, number>
+  /** By part what its values stand for. */
+  readonly values: readonly (readonly PartValue[])[]
+  readonly labels: ReadonlyMap<MachineMove, Label>
+  /** Parts that would take too many values, or hang on too many, to be looked at. */
+  readonly beyond: ReadonlySet<Part>
+}
+
+/** What a move of the machine is to a foot. */
+export interface Label {
+  readonly move: Move
+  /** Null for turning banks. */
+  readonly footswitch: Footswitch | null
+}
+
+/** A table longer than this is not made. */
+const ROWS_MAX = 4_000
+
+/** What a part is put to while something is done that does not go by it: what is still so afterwards was left alone. */
+const MARKERS: { readonly [kind: string]: PartValue } = { B: 127 * 128 + 127, d: LEFT_DONE }
+const markerOf = (part: Part): PartValue => MARKERS[part[0]!] ?? leftValue(part)
+
+/** One thing done, at one place or at any, as far as it was looked at. */
+interface Command {
+  readonly label: Label
+  /** Where it is made; for one that leads nowhere any place where it can be. */
+  readonly place: string
+  readonly targets: readonly Target[]
+  /** Where it leads, by what it hangs on; null for one that leads nowhere. */
+  readonly goes: Target | null
+}
+
+interface Target {
+  /** Null for where it leads. */
+  readonly part: Part | null
+  reads: readonly Part[]
+  /** What it goes by as well where a message for it is lost, since then it counts when that comes; null where none is. */
+  wide: readonly Part[] | null
+  /** By the values it goes by: what it is then, or {@link AS_IT_WAS}. */
+  readonly known: Map<string, PartValue | typeof AS_IT_WAS>
+  /** How many values each of what it goes by had when all rows were known. */
+  sizes: string
+}
+
+const AS_IT_WAS = Symbol('as it was')
+
+class Domains {
+  readonly #all = new Map<Part, { readonly values: PartValue[]; readonly index: Map<PartValue, number> }>()
+
+  of(part: Part) {
+    let domain = this.#all.get(part)
+    if (!domain) this.#all.set(part, (domain = { values: [], index: new Map() }))
+    return domain
+  }
+
+  put(part: Part, value: PartValue): boolean {
+    const { values, index } = this.of(part)
+    if (index.has(value)) return false
+    index.set(value, values.length)
+    values.push(value)
+    return true
+  }
+
+  parts(): Part[] {
+    return [...this.#all.keys()].sort()
+  }
+}
+
+/**
+ * Every calm move of a foot at every place it can come to, and what it makes of every part of the floor, as tables. What a
+ * move does is simulated, never worked out a second time: once for each way in which what it goes by can be, many parts
+ * at a time. Values are those that some move or power-on can bring about when all else may be anything.
+ */
+export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => {
+  const start = restingStart(rig)
+  const domains = new Domains()
+  const dependences = new Map<Footswitch | null, Dependence>()
+  const dependence = (footswitch: Footswitch | null) => {
+    let one = dependences.get(footswitch)
+    if (!one) {
+      one = dependenceOf(rig, footswitch ?? turningSwitch(rig))
+      dependences.set(footswitch, one)
+      const all = [...one.touches].flatMap(([part, reads]) => [part, ...reads])
+      for (const part of [...all, ...one.asked]) domains.put(part, partOf(start, part))
+    }
+    return one
+  }
+  const places: string[] = []
+  const placeIndex = new Map<string, number>()
+  const placed = (place: string) => {
+    let n = placeIndex.get(place)
+    if (n === undefined) {
+      placeIndex.set(place, (n = places.length))
+      places.push(place)
+    }
+    return n
+  }
+  const startPlace = placed(placeOf(rig, start))
+  const shared = new Map<string, Command>()
+  const here: Command[][] = []
+  const beyond = new Set<Part>()
+  /** Makes a command known for what its parts can be by now; whether anything new came of it. */
+  const complete = (command: Command): boolean => {
+    const { targets, goes } = command
+    const open = [...(goes ? [goes] : []), ...targets].filter((target) => isOpen(target, domains, beyond))
+    let isNew = false
+    const look = (given: ReadonlyMap<Part, PartValue>, alone: Target | null) => {
+      const { state, wire } = simulated(rig, command, given)
+      if (alone?.wide && wire.some(({ lostBy }) => lostBy.some((id) => id === alone.part!.split('/')[1]))) {
+        widen(alone)
+        return
+      }
+      for (const target of open) {
+        const { part, reads, known, wide } = target
+        if ((wide && target !== alone) || !reads.every((read) => given.has(read))) continue
+        const key = keyOf(reads.map((read) => domains.of(read).index.get(given.get(read))!))
+        if (known.has(key)) continue
+        const value = outcome(rig, state, part, given)
+        // What was put there for the sake of others and is so still, may have been left alone or put there again.
+        if (value === AS_IT_WAS && part !== null && given.has(part) && !reads.includes(part)) continue
+        known.set(key, value)
+        if (part === null) placed(value as string)
+        else if (value !== AS_IT_WAS && domains.put(part, value)) isNew = true
+      }
+    }
+    const rows = (targets_: readonly Target[]) =>
+      targets_.map((target) => ({ reads: target.reads, rows: missingRows(target, domains) }))
+    for (const given of rowsTogether(rows(open.filter(({ wide }) => wide === null)))) look(given, null)
+    for (let n = 0; n < open.length; n++) {
+      const target = open[n]!
+      for (const row of missingRows(target, domains)) {
+        const wasWide = target.wide !== null
+        look(new Map(target.reads.map((read, n_) => [read, row[n_]])), target)
+        // A message was lost: when it comes counts as well, and the rows are others.
+        if (wasWide && target.wide === null) {
+          if (isOpen(target, domains, beyond)) n--
+          break
+        }
+      }
+    }
+    return isNew
+  }
+  for (let n = 0; n < places.length; n++) {
+    const place = places[n]!
+    here[n] = movesAt(rig, floorOf(rig, place, new Map())).map((label) => {
+      const { move, footswitch } = label
+      const { touches, goes, turn, asked, overlaps } = dependence(footswitch)
+      const isThere = goes || move.kind === 'down' || move.kind === 'up' || move.kind === 'bank'
+      const key = `${move.kind} ${footswitch?.id}`
+      const known = isThere ? undefined : shared.get(key)
+      if (known) return known
+      const command: Command = {
+        label,
+        place,
+        targets: [...touches].map(([part, reads]) => {
+          const more = losesAnything(rig, part) ? [...asked].filter((one) => !reads.has(one)) : []
+          if (overlaps) return targetOf(part, [...reads, ...more])
+          return targetOf(part, reads, more.length > 0 ? [...reads, ...more] : null)
+        }),
+        goes: isThere ? targetOf(null, turn ? [turn] : []) : null,
+      }
+      if (!isThere) shared.set(key, command)
+      complete(command)
+      return command
+    })
+  }
+  const commands = [...new Set(here.flat())]
+  for (let isNew = true; isNew;) {
+    isNew = false
+    for (const command of commands) if (complete(command)) isNew = true
+  }
+  return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond })
+})
+
+function widen(target: Target): void {
+  target.reads = target.wide!
+  target.wide = null
+  target.known.clear()
+  target.sizes = ''
+}
+
+const targetOf = (part: Part | null, reads: Iterable<Part>, wide: Iterable<Part> | null = null): Target => ({
+  part,
+  reads: [...reads].sort(),
+  wide: wide && [...wide].sort(),
+  known: new Map(),
+  sizes: '',
+})
+
+const keyOf = (row: readonly number[]): string => row.join()
+
+/** Whether it has rows that are not known; those of what hangs on too much never are. */
+function isOpen(target: Target, domains: Domains, beyond: Set<Part>): boolean {
+  const { part, reads } = target
+  if (part !== null && beyond.has(part)) return false
+  const sizes = reads.map((read) => domains.of(read).values.length)
+  const text = `${sizes.join()};`
+  if (text === target.sizes) return false
+  target.sizes = text
+  if (sizes.reduce((product, size) => product * size, 1) <= ROWS_MAX) return true
+  if (part !== null) beyond.add(part)
+  return false
+}
+
+/** Rows of several tables at a time, as long as they do not contradict each other. */
+function* rowsTogether(
+  open: readonly { readonly reads: readonly Part[]; readonly rows: PartValue[][] }[],
+): Generator<ReadonlyMap<Part, PartValue>> {
+  while (open.some(({ rows }) => rows.length > 0)) {
+    const given = new Map<Part, PartValue>()
+    for (const { reads, rows } of open) {
+      const at = rows.findIndex((row) =>
+        reads.every((read, n) => !given.has(read) || given.get(read) === row[n]),
+      )
+      if (at >= 0) rows.splice(at, 1)[0]!.forEach((value, n) => given.set(reads[n]!, value))
+    }
+    yield given
+  }
+}
+
+/** The rows of a table that are not known yet, as the values of what it goes by. */
+function missingRows({ reads, known }: Target, domains: Domains): PartValue[][] {
+  const all: PartValue[][] = []
+  const row: number[] = []
+  const go = (n: number) => {
+    if (n === reads.length) {
+      if (!known.has(keyOf(row))) all.push(row.map((value, i) => domains.of(reads[i]!).values[value]))
+      return
+    }
+    for (let value = 0; value < domains.of(reads[n]!).values.length; value++) {
+      row[n] = value
+      go(n + 1)
+    }
+  }
+  go(0)
+  return all
+}
+
+let sims = 0
+export const simCount = () => sims
+function simulated(
+  rig: Rig,
+  { place, label, targets }: Command,
+  given: ReadonlyMap<Part, PartValue>,
+): StepResult {
+  sims++
+  const floor = new Map(given)
+  for (const { part } of targets)
+    if (part![0]! in MARKERS && !floor.has(part!)) floor.set(part!, markerOf(part!))
+  return makeMove(rig, floorOf(rig, place, floor), label.move, label.footswitch)
+}
+
+function outcome(rig: Rig, state: FloorState, part: Part | null, given: ReadonlyMap<Part, PartValue>) {
+  if (part === null) return placeOf(rig, state)
+  const value = partOf(state, part)
+  return value === (given.has(part) ? given.get(part) : markerOf(part)) ? AS_IT_WAS : value
+}
+
+interface Gathered {
+  readonly start: FloorState
+  readonly startPlace: number
+  readonly places: readonly string[]
+  readonly placeIndex: ReadonlyMap<string, number>
+  readonly here: readonly (readonly Command[])[]
+  readonly commands: readonly Command[]
+  readonly domains: Domains
+  readonly beyond: ReadonlySet<Part>
+}
+
+function assembled(
+  rig: Rig,
+  { start, startPlace, places, placeIndex, here, commands, domains, beyond }: Gathered,
+): FloorMachine {
+  const parts = domains.parts()
+  const indexOf = new Map(parts.map((part, n) => [part, n]))
+  const values = parts.map((part) => domains.of(part).values)
+  const sizes = values.map((all) => all.length)
+  const labels = new Map<MachineMove, Label>()
+  const moves = new Map<Command, MachineMove>()
+  for (const command of commands) {
+    const { goes, label } = command
+    const effects = command.targets.flatMap((target): Effect[] => {
+      if (beyond.has(target.part!)) return []
+      const domain = domains.of(target.part!)
+      const table = tableOf(target, domains, indexOf, (value) => domain.index.get(value as PartValue)!)
+      return table ? [{ component: indexOf.get(target.part!)!, ...table }] : []
+    })
+    const jump = goes && tableOf(goes, domains, indexOf, (value) => placeIndex.get(value as string)!)
+    const move: MachineMove = { effects, jump: jump ?? null }
+    moves.set(command, move)
+    labels.set(move, label)
+  }
+  return {
+    machine: {
+      sizes,
+      moves: here.map((all) => all.map((command) => moves.get(command)!)),
+      start: {
+        place: startPlace,
+        values: parts.map((part) => domains.of(part).index.get(partOf(start, part))!),
+      },
+    },
+    places,
+    spots: places.map((place) => JSON.parse(place).slice(0, 2).join(' ')),
+    parts,
+    indexOf,
+    values,
+    labels,
+    beyond,
+  }
+}
+
+/** A table by what it truly hangs on; null where it leaves all as it was. */
+function tableOf(
+  { part, reads, known }: Target,
+  domains: Domains,
+  indexOf: ReadonlyMap<Part, number>,
+  number: (value: unknown) => number,
+): Table | null {
+  const sizes = reads.map((read) => domains.of(read).values.length)
+  const rows = sizes.reduce((product, size) => product * size, 1)
+  const table = new Int32Array(rows)
+  const row = reads.map(() => 0)
+  const own = part === null ? -1 : reads.indexOf(part)
+  for (let n = 0; n < rows; n++) {
+    let rest = n
+    for (let i = reads.length - 1; i >= 0; i--) {
+      row[i] = rest % sizes[i]!
+      rest = Math.floor(rest / sizes[i]!)
+    }
+    const value = known.get(keyOf(row))
+    table[n] = value === AS_IT_WAS ? (own >= 0 ? row[own]! : LEFT) : number(value)
+  }
+  return slimmed(
+    reads.map((read) => indexOf.get(read)!),
+    sizes,
+    table,
+    own,
+  )
+}
+
+/** Without what makes no difference. What goes by itself only to stay as it is, need not go by itself. */
+function slimmed(
+  reads: readonly number[],
+  sizes: readonly number[],
+  table: Int32Array,
+  own: number,
+): Table | null {
+  if (own >= 0) {
+    const alone = grouped(table, sizes, own).map((group) =>
+      group.every((value, n) => value === n)
+        ? LEFT
+        : group.every((value) => value === group[0])
+          ? group[0]!
+          : null,
+    )
+    if (alone.every((value) => value !== null))
+      return slimmed(reads.toSpliced(own, 1), sizes.toSpliced(own, 1), Int32Array.from(alone), -1)
+  }
+  for (let i = 0; i < reads.length; i++) {
+    if (i === own) continue
+    const groups = grouped(table, sizes, i)
+    if (groups.every((group) => group.every((value) => value === group[0])))
+      return slimmed(
+        reads.toSpliced(i, 1),
+        sizes.toSpliced(i, 1),
+        Int32Array.from(groups, (group) => group[0]!),
+        own > i ? own - 1 : own,
+      )
+  }
+  return table.every((value) => value === LEFT) ? null : { reads, table }
+}
+
+/** The rows of a table that differ in one of the components only, for each way the others can be. */
+function grouped(table: Int32Array, sizes: readonly number[], one: number): number[][] {
+  const stride = sizes.slice(one + 1).reduce((product, size) => product * size, 1)
+  const size = sizes[one]!
+  return Array.from({ length: table.length / size }, (_, n) => {
+    const first = Math.floor(n / stride) * stride * size + (n % stride)
+    return Array.from({ length: size }, (__, value) => table[first + value * stride]!)
+  })
+}
