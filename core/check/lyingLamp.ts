@@ -29,12 +29,22 @@ export type LyingLamp = FindingOf<
     readonly claim: Claim
     readonly device: string
     readonly control: string
-    readonly moves: readonly MoveTold[]
-    /** The same as feet with times, from power-on, and how long that is in µs. */
-    readonly steps: readonly RunStep[]
-    readonly length: number
-  }
+  } & RunTold
 >
+
+/** A run of moves from power-on in words. */
+export interface RunTold {
+  readonly moves: readonly MoveTold[]
+  /** The same as feet with times, and how long that is in µs. */
+  readonly steps: readonly RunStep[]
+  readonly length: number
+}
+
+/** `after`: so many µs the last move follows the one before it; null where each waits for what came of the one before. */
+export const runTold = (rig: Rig, moves: readonly Move[], after: number | null = null): RunTold => ({
+  moves: told(rig, moves),
+  ...stepsOfMoves(rig, restingStart(rig), moves, after),
+})
 
 /** A lamp that can say the contrary of what is, the fewest presses that make it, and proven cures. */
 export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp {
@@ -54,8 +64,7 @@ export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp
       claim,
       device: own(rig.devices, deviceId)?.name ?? '',
       control: control?.name ?? '',
-      moves: told(rig, moves),
-      ...stepsOfMoves(rig, restingStart(rig), moves),
+      ...runTold(rig, moves),
     },
     ...(fix && { fix, cures }),
   }

@@ -1,7 +1,11 @@
 import type { Rig } from '../rig/rig'
-import { lampsToProve, lampVerdict } from '../prove/lampLies'
+import { fixesOf } from '../prove/fixes'
+import { lampsToProve } from '../prove/lampLies'
+import { proofOf, waysToBe } from '../prove/proof'
+import type { Proved } from '../prove/proved'
+import type { Edit } from '../rig/edit'
 import type { Finding } from './findings'
-import { lyingLamp } from './lyingLamp'
+import { lyingLamp, runTold, type RunTold } from './lyingLamp'
 import { wrongMoments } from './wrongMoments'
 import { runDiffers } from './runDiffers'
 
@@ -13,6 +17,21 @@ export interface SlowFindings {
   readonly found: readonly Finding[]
   /** Switches of whose lamps it is not known whether they can lie. */
   readonly unknown: readonly string[]
+  readonly proof: Proof
+}
+
+/** What was proven of a rig. */
+export interface Proof {
+  readonly proved: readonly ProvedNow[]
+  /** In how many ways its floor can be, as a power of ten; null before that is known. */
+  readonly ways: number | null
+}
+
+/** One thing proven, with the run that shows a fault in words and as feet. */
+export interface ProvedNow extends Proved {
+  readonly run: RunTold | null
+  /** Edits after which it holds, each proven so; null while nobody looked for them. */
+  readonly fixes: readonly Edit[] | null
 }
 
 /**
@@ -29,17 +48,25 @@ export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<numbe
   let step = walk.next()
   for (; !step.done; step = walk.next()) yield 0
   found.push(...step.value)
-  const lamps = lampsToProve(rig)
+  const proved: ProvedNow[] = []
   const unknown: string[] = []
-  for (const [n, footswitch] of lamps.entries()) {
-    const verdict = lampVerdict(rig, footswitch)
-    if (verdict.kind === 'unknown') unknown.push(footswitch.id)
-    if (verdict.kind === 'lies') {
-      yield n / lamps.length
-      const one = lyingLamp(rig, verdict.lie, question === 'cures')
-      found.push(one)
+  const total = Math.max(1, lampsToProve(rig).length)
+  let lamps = 0
+  for (const one of proofOf(rig)) {
+    const { verdict, about } = one
+    const withCures = question === 'cures'
+    if (one.line === 'lamps') {
+      lamps++
+      if (verdict.kind === 'notProven') unknown.push(about.id)
+      if (verdict.kind === 'fails' && verdict.fault.kind === 'lampLies') {
+        yield lamps / total
+        const { switchId, isLit, claim } = verdict.fault
+        found.push(lyingLamp(rig, { switchId, isLit, claim, moves: verdict.moves }, withCures))
+      }
     }
-    yield (n + 1) / lamps.length
+    const run = verdict.kind === 'fails' ? runTold(rig, verdict.moves, verdict.after) : null
+    proved.push({ ...one, run, fixes: withCures && verdict.kind === 'fails' ? fixesOf(rig, one) : null })
+    yield Math.min(1, lamps / total)
   }
-  return { found, unknown }
+  return { found, unknown, proof: { proved, ways: waysToBe(rig) } }
 }

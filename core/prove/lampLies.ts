@@ -24,12 +24,15 @@ export interface LampLie {
 export type LampVerdict =
   { readonly kind: 'lies'; readonly lie: LampLie } | { readonly kind: 'holds' } | { readonly kind: 'unknown' }
 
-/** Whatever the lamps of a switch say of devices. */
-export function claimsOfLamp(rig: Rig, footswitch: Footswitch): readonly Claim[] {
-  return actionLists(footswitch)
+/** What the lamps of a switch say of devices, list by list. */
+const listsOfLamp = (rig: Rig, footswitch: Footswitch): readonly (readonly Claim[])[] =>
+  actionLists(footswitch)
     .filter(({ path }) => path[0] !== 'doublePress')
-    .flatMap(({ actions }) => lampSays(rig, actions, NOTHING_KNOWN).flatMap(({ claims }) => claims))
-}
+    .map(({ actions }) => lampSays(rig, actions, NOTHING_KNOWN).flatMap(({ claims }) => claims))
+
+/** Whatever the lamps of a switch say of devices. */
+export const claimsOfLamp = (rig: Rig, footswitch: Footswitch): readonly Claim[] =>
+  listsOfLamp(rig, footswitch).flat()
 
 /**
  * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
@@ -45,13 +48,13 @@ export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): Lam
 
 function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerdict {
   if (isDark(footswitch)) return { kind: 'holds' }
-  const claims = claimsOfLamp(rig, footswitch)
+  const lists = listsOfLamp(rig, footswitch)
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
   const tuner = does(rig, footswitch, 'tuner') ? ['T'] : []
   const sounds = soundsOf(rig, footswitch)
   const asked = [
-    ...claims.flatMap((claim) => claimParts(rig, claim)),
+    ...lists.flat().flatMap((claim) => claimParts(rig, claim)),
     ...(sounds.size > 0 ? ['S'] : []),
     ...tuner,
     ...shown,
@@ -75,7 +78,7 @@ function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerd
   }
   let best: readonly Label[] | null = null
   let isUnknown = false
-  for (const claim of claims) {
+  for (const { claim, claims } of lists.flatMap((all) => all.map((one) => ({ claim: one, claims: all })))) {
     const pair = claimParts(rig, claim)
     if (isSplit && only !== null && pair[1] !== only) continue
     // What is believed of the preset it came with says whether it still stands.

@@ -146,18 +146,24 @@ export function makeMoves(rig: Rig, start: FloorState, moves: readonly Move[]): 
 /** Between two moves, in µs, beyond what the first one takes: time to see. */
 const PAUSE = 700_000
 
-/** The same as a run from power-on, at the pace of a player who looks; and how long it is, in µs. */
+/**
+ * The same as a run from power-on, at the pace of a player who looks; and how long it is, in µs. `last`: so long the last
+ * move follows the one before it, whatever is still under way.
+ */
 export function stepsOfMoves(
   rig: Rig,
   start: FloorState,
   moves: readonly Move[],
+  last: number | null = null,
 ): { readonly steps: RunStep[]; readonly length: number } {
   const steps: RunStep[] = []
   // The floor at rest after power-on may be later than the moment itself.
   let now = start
-  for (const move of moves) {
-    const at = now.at + PAUSE
-    const waited = advance(rig, now, at).state
+  let before = start.at
+  moves.forEach((move, n) => {
+    const isQuick = last !== null && n > 0 && n === moves.length - 1
+    const at = isQuick ? before + last : now.at + PAUSE
+    before = at
     if (move.kind === 'bank') {
       const bank = bankBeside(rig, now.known.bankId, move.by)
       if (bank) steps.push({ kind: 'bank', at, index: bank.index })
@@ -166,7 +172,8 @@ export function stepsOfMoves(
       for (const [kind, after] of MOVES[move.kind])
         steps.push({ kind: kind === 'press' ? 'down' : 'up', at: at + after, jack, number })
     }
+    const waited = isQuick ? now : advance(rig, now, at).state
     now = makeMove(rig, waited, move, switchOfMove(rig, now, move)).state
-  }
+  })
   return { steps, length: now.at + PAUSE }
 }

@@ -1,0 +1,91 @@
+import { own } from '../base/own'
+import { applyEdit } from '../rig/applyEdit'
+import { change, type Edit } from '../rig/edit'
+import { findPreset } from '../rig/edits/setRecall'
+import type { Rig } from '../rig/rig'
+import type { ControlId } from '../rig/table/control'
+import type { Cell, Sound } from '../rig/table/sound'
+import { canBeSet } from '../sound/want'
+import { claimDevice } from '../simulate/lampTruth'
+import { curesOf } from './cures'
+import { floorMachine } from './floorMachine'
+import type { PartValue } from './parts'
+import type { ProofFault, Proved } from './proved'
+import { soundsLine } from './soundsLine'
+
+/**
+ * Edits after which what fails holds, each proven: it is looked at again in the rig after it, and nothing else about the
+ * same row fails that did not before.
+ */
+export function fixesOf(rig: Rig, { verdict }: Proved): readonly Edit[] {
+  if (verdict.kind !== 'fails') return []
+  const { fault, moves } = verdict
+  if (fault.kind === 'lampLies') {
+    const { switchId, isLit, claim } = fault
+    return curesOf(rig, { switchId, isLit, claim, moves })
+  }
+  if (fault.kind !== 'soundLeaves' && fault.kind !== 'soundMissed') return []
+  const sound = own(rig.sounds, fault.soundId)
+  const edit = sound && sayIt(rig, sound, fault)
+  if (!edit) return []
+  const after = applyEdit(rig, edit)
+  if (!after.ok) return []
+  const left = [...soundsLine(after.value, floorMachine(after.value), sound.id)]
+  const before = [...soundsLine(rig, floorMachine(rig), sound.id)]
+  const isMended = left.every(({ verdict: one }) => one.kind !== 'fails' || !isSame(one.fault, fault))
+  return isMended && left.length <= before.length ? [edit] : []
+}
+
+const isSame = (one: ProofFault, other: ProofFault): boolean =>
+  (one.kind === 'soundLeaves' && other.kind === 'soundLeaves' && one.part === other.part) ||
+  (one.kind === 'soundMissed' &&
+    other.kind === 'soundMissed' &&
+    JSON.stringify(one.claim) === JSON.stringify(other.claim))
+
+/** The sound says what it did not: of what it left, as that mostly was; of what it missed, what it should be. */
+function sayIt(
+  rig: Rig,
+  sound: Sound,
+  fault: Extract<ProofFault, { kind: 'soundLeaves' | 'soundMissed' }>,
+): Edit | null {
+  if (fault.kind === 'soundMissed') {
+    const { claim } = fault
+    return claim.kind === 'value'
+      ? setIn(rig, sound, claimDevice(rig, claim), claim.controlId, claim.value)
+      : null
+  }
+  const [kind, deviceId = '', controlId = ''] = fault.part.split('/')
+  const device = own(rig.devices, deviceId)
+  if (kind === 'D') {
+    const rest = device?.rest?.values.find((one) => one.controlId === controlId)?.value
+    const reading = own(rig.controls, controlId)?.reading.kind
+    const value: PartValue = rest ?? fault.usual ?? (reading === 'switch' ? 0 : undefined)
+    return typeof value === 'number' ? setIn(rig, sound, deviceId, controlId, value) : null
+  }
+  if (kind !== 'P') return null
+  const preset = findPreset(rig, deviceId, (device?.rest?.preset ?? fault.usual) as number)
+  return preset ? cellOf(sound, deviceId, () => ({ kind: 'preset', presetId: preset.id, values: [] })) : null
+}
+
+function setIn(rig: Rig, sound: Sound, deviceId: string, controlId: string, value: number): Edit | null {
+  const control = own(rig.controls, controlId)
+  if (!control || !canBeSet(control, value)) return null
+  const set = { controlId: controlId as ControlId, value }
+  return cellOf(sound, deviceId, (cell) =>
+    cell === null
+      ? { kind: 'values', values: [set] }
+      : cell.kind === 'values' || cell.kind === 'preset'
+        ? { ...cell, values: [...cell.values.filter((one) => one.controlId !== controlId), set] }
+        : null,
+  )
+}
+
+/** The sound with another cell for a device; null in `alter` where it has none of its own. */
+function cellOf(sound: Sound, deviceId: string, alter: (cell: Cell | null) => Cell | null): Edit | null {
+  const at = sound.cells.findIndex((one) => one.deviceId === deviceId)
+  const cell = alter(sound.cells[at]?.cell ?? null)
+  if (cell === null) return null
+  const said = { deviceId: deviceId as Sound['cells'][number]['deviceId'], cell }
+  const cells = at < 0 ? [...sound.cells, said] : sound.cells.with(at, said)
+  return { label: 'setCell', changes: [change('sounds', sound.id, sound, { ...sound, cells })] }
+}

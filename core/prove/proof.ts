@@ -1,0 +1,43 @@
+import type { Rig } from '../rig/rig'
+import { floorMachine } from './floorMachine'
+import { lampsToProve, lampVerdict } from './lampLies'
+import { paceLine } from './paceLine'
+import type { Proved } from './proved'
+import { soundsLine } from './soundsLine'
+import { switchesLine } from './switchesLine'
+import { waysLine } from './waysLine'
+
+/** All that is proven of a rig, one thing after the other, what is worst when it fails first. */
+export function* proofOf(rig: Rig): Generator<Proved> {
+  const floor = floorMachine(rig)
+  yield* soundsLine(rig, floor)
+  yield* lampsLine(rig)
+  yield* paceLine(rig, floor)
+  yield* waysLine(rig, floor)
+  yield* switchesLine(rig, floor)
+}
+
+/** Each lamp that says something of devices: that it never says the contrary of what is. */
+function* lampsLine(rig: Rig): Generator<Proved> {
+  for (const footswitch of lampsToProve(rig)) {
+    const about = { table: 'switches', id: footswitch.id } as const
+    const verdict = lampVerdict(rig, footswitch)
+    if (verdict.kind === 'holds') yield { line: 'lamps', about, verdict }
+    else if (verdict.kind === 'unknown')
+      yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'tooMany' } }
+    else {
+      const { switchId, isLit, claim, moves } = verdict.lie
+      const fault = { kind: 'lampLies', switchId, isLit, claim } as const
+      yield { line: 'lamps', about, verdict: { kind: 'fails', fault, moves, after: null } }
+    }
+  }
+}
+
+/** In how many ways the floor of a rig can be at most: places by all that each part can hold, as a power of ten. */
+export function waysToBe(rig: Rig): number {
+  const { machine } = floorMachine(rig)
+  return machine.sizes.reduce(
+    (sum, size) => sum + Math.log10(size),
+    Math.log10(Math.max(1, machine.moves.length)),
+  )
+}

@@ -1,0 +1,110 @@
+import { LEFT } from '../explore/machine'
+import { project, wayTo } from '../explore/project'
+import { inOrder, type Rig } from '../rig/rig'
+import type { Layer } from '../rig/table/switch'
+import type { SoundId } from '../rig/table/sound'
+import { firstBank } from '../simulate/floor'
+import type { FloorMachine } from './floorMachine'
+import type { Proved } from './proved'
+
+/**
+ * Whether each sound some switch recalls can be come to from every bank and layer, and home too; and within how many moves,
+ * where positions of switches are as bad as can be: one that recalls it at one of its positions is stepped through all.
+ */
+export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
+  const { machine } = floor
+  const { moves, sizes } = machine
+  const spots = floor.places.map((place) => JSON.parse(place) as [string, Layer, ...unknown[]])
+  const hangs = machine.moves.some((here) => here.some(({ jump }) => (jump?.reads.length ?? 0) > 0))
+  const before: number[][] = moves.map(() => [])
+  moves.forEach((here, place) => {
+    for (const { jump } of here)
+      for (const to of jump?.table ?? []) if (to !== LEFT && to !== place) before[to]!.push(place)
+  })
+  const spread = (start: ReadonlyMap<number, number>): readonly number[] => {
+    const far = moves.map(() => Number.POSITIVE_INFINITY)
+    const open: number[][] = []
+    for (const [place, cost] of start) {
+      far[place] = cost
+      ;(open[cost] ??= []).push(place)
+    }
+    for (let cost = 0; cost < open.length; cost++)
+      for (const place of open[cost] ?? []) {
+        if (far[place] !== cost) continue
+        for (const earlier of before[place]!)
+          if (far[earlier]! > cost + 1) {
+            far[earlier] = cost + 1
+            ;(open[cost + 1] ??= []).push(earlier)
+          }
+      }
+    return far
+  }
+  const told = (
+    about: Proved['about'],
+    far: readonly number[],
+    fault: (bankId: string, layer: Layer) => Fault,
+  ): Proved => {
+    const lost = far.findIndex((one) => one === Number.POSITIVE_INFINITY)
+    if (lost < 0) return { line: 'ways', about, verdict: { kind: 'holds', presses: Math.max(...far) } }
+    const projection = project(machine, [])
+    const at = projection?.met.indexOf(lost) ?? -1
+    if (hangs || !projection || at < 0)
+      return { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
+    const [bankId, layer] = spots[lost]!
+    return {
+      line: 'ways',
+      about,
+      verdict: {
+        kind: 'fails',
+        fault: fault(bankId, layer),
+        moves: wayTo(projection, at).map((move) => floor.labels.get(move)!.move),
+        after: null,
+      },
+    }
+  }
+  const component = floor.indexOf.get('S')
+  for (const sound of inOrder(rig.sounds)) {
+    if (component === undefined) break
+    const value = floor.values[component]!.indexOf(sound.id)
+    if (value < 0) continue
+    const start = new Map<number, number>()
+    let hangsOnShow = false
+    moves.forEach((here, place) => {
+      for (const { effects } of here)
+        for (const { component: touched, reads, table } of effects) {
+          if (touched !== component || !table.includes(value)) continue
+          if (reads.some((read) => floor.parts[read]![0] !== 'n')) {
+            hangsOnShow = true
+            continue
+          }
+          const taps = reads.reduce((product, read) => product * sizes[read]!, 1)
+          start.set(place, Math.min(taps, start.get(place) ?? Number.POSITIVE_INFINITY))
+        }
+    })
+    const about = { table: 'sounds', id: sound.id } as const
+    if (start.size === 0 && hangsOnShow) {
+      yield { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
+      continue
+    }
+    yield told(about, spread(start), (bankId, layer) => ({
+      kind: 'noWay',
+      soundId: sound.id as SoundId,
+      bankId,
+      layer,
+    }))
+  }
+  const home = firstBank(rig)
+  if (home === null) return
+  const there = new Map(
+    spots.flatMap(([bankId, layer, , , held], place) =>
+      bankId === home && layer === 'base' && held === null ? [[place, 0] as const] : [],
+    ),
+  )
+  yield told({ table: 'banks', id: home }, spread(there), (bankId, layer) => ({
+    kind: 'noHome',
+    bankId,
+    layer,
+  }))
+}
+
+type Fault = Extract<Proved['verdict'], { kind: 'fails' }>['fault']
