@@ -6,7 +6,7 @@ import type { FindingWorker } from '~/platform/findingWorker'
 /** Rigs of more rows than this are looked through off the page's thread. */
 const LARGE = 1200
 const NONE: readonly Finding[] = []
-const NOTHING_SLOW: SlowFindings = { found: [], unknown: [] }
+const NOTHING_SLOW: SlowFindings = { found: [], unknown: [], proof: { proved: [], ways: null } }
 /** After an edit so long a pause is waited for before anything is searched for, in ms. */
 const PAUSE = 600
 
@@ -62,14 +62,17 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
             slow.value = { of, answer: found }
             search.value = null
             // What would mend each takes longer, and is put to it when it is known.
-            if (found.found.some(({ code }) => code === 'lyingLamp'))
+            if (found.found.some(({ code }) => code === 'lyingLamp' || code === 'provenFault'))
               slowWorker?.ask(
                 of,
                 'cures',
                 (cured, madeFrom) => (slow.value = { of: madeFrom, answer: cured }),
               )
           },
-          (done) => (search.value = done),
+          (done, soFar) => {
+            search.value = done
+            if (soFar) slow.value = { of: one, answer: soFar }
+          },
         )
       }
       // The page is drawn first, and a player who goes on typing is waited for.
@@ -99,6 +102,10 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
         // What would have mended the rig before need not fit the one now.
         .map(({ fix: _, cures: __, ...one }) => one as Finding),
       unknown: [],
+      proof: {
+        proved: last.proof.proved.filter(({ about }) => Object.hasOwn(now[about.table], about.id)),
+        ways: last.proof.ways,
+      },
     }
   })
   return {
@@ -109,5 +116,7 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
     search,
     /** Switches of whose lamps it is not known whether they can lie. */
     unknownLamps: computed(() => searched.value.unknown),
+    /** What was proven; of the rig before as long as `search` goes on. */
+    proof: computed(() => searched.value.proof),
   }
 }

@@ -62,6 +62,7 @@ export const useRigStore = defineStore('rig', () => {
     isOld: isFoundOld,
     search,
     unknownLamps,
+    proof,
   } = findingsOf(computed(() => (isOnlySeen.value ? null : rig.value)))
   const isBehind = computed(() => newestRevision.value > revision.value && pending.value.length === 0)
 
@@ -287,6 +288,7 @@ export const useRigStore = defineStore('rig', () => {
     isFoundOld,
     search,
     unknownLamps,
+    proof,
     isBehind,
     isNoted,
     isFromShelf,

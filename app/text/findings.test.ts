@@ -454,10 +454,11 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
       ...Array.from({ length: 4 }, () => ({
         kind: 'press' as const,
         number: 4,
+        jack: '',
         name: 'Freeze',
         bank: '3 Storm',
       })),
-      { kind, number: kind === 'bank' ? null : 2, name: '', bank: '' },
+      { kind, number: kind === 'bank' ? null : 2, jack: '', name: '', bank: '' },
     ],
     steps: [],
     length: 0,
@@ -474,6 +475,21 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     { song: 'The storm', part: '', kinds: ['device'], devices: ['Tape echo'] },
   ],
   runDiffers: [{ run: 'Verse to chorus', differences: 2 }],
+  provenFault: (
+    [
+      { kind: 'soundMissed', sound: 'Verse', thing: 'Tape echo Mix', wanted: '40 %', is: '20 %' },
+      { kind: 'soundMissed', sound: 'Verse', thing: 'Tape echo Mix', wanted: '40 %', is: '' },
+      { kind: 'soundLeaves', sound: 'Chorus', thing: 'Tape echo Mix', usual: '20 %', is: '40 %', by: 'Solo' },
+      { kind: 'soundLeaves', sound: 'Chorus', thing: 'Tape echo Mix', usual: '', is: '40 %', by: '' },
+      { kind: 'deaf', switch: 'Verse', before: 'Solo', device: 'Hall reverb', afterMs: 150, safeMs: 230 },
+      { kind: 'deaf', switch: 'Verse', before: '', device: 'Hall reverb', afterMs: 0, safeMs: 0 },
+      { kind: 'noWay', sound: 'Verse', bank: '3 Storm', layer: 'base' },
+      { kind: 'noHome', bank: '3 Storm', layer: 'shift' },
+      { kind: 'dead', switch: 'Verse' },
+      { kind: 'twin', switch: 'Verse', other: 'Solo' },
+      { kind: 'undone', switch: 'Verse', device: 'Tape echo', preset: 'B4 Dotted eighth' },
+    ] as const
+  ).map((fault) => ({ line: 'sounds' as const, fault, moves: [], steps: [], length: 0 })),
   pedalNoFoot: (['noJack', 'otherRole', 'nothingIn', 'noBuiltIn', 'noToe'] as const).map((why) => ({
     pedal: 'Right foot',
     box: 'Controller',

@@ -4,6 +4,7 @@ import { chartSayings } from './sayings/charts'
 import { controlSayings } from './sayings/control'
 import { deviceSayings } from './sayings/devices'
 import { lampSayings } from './sayings/lamps'
+import { proofSayings } from './sayings/proof'
 import { pedalSayings } from './sayings/pedals'
 import { powerSayings } from './sayings/power'
 import type { FindingCode, FindingText, Sayings } from './sayings/saying'
@@ -24,6 +25,7 @@ const SAYINGS: Sayings<FindingCode> = {
   ...soundWaySayings,
   ...switchSayings,
   ...lampSayings,
+  ...proofSayings,
   ...pedalSayings,
   ...tempoSayings,
   ...showSayings,

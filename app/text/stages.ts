@@ -3,7 +3,7 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'stage'
+  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'stage'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -18,6 +18,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Pedals', page: 'pedals', key: 'p', tables: ['pedals', 'rides'] },
   { name: 'Tempo', page: 'tempo', key: 't', tables: ['songs'] },
   { name: 'Set list', page: 'show', key: 'l', tables: ['parts', 'shows'] },
+  { name: 'Proof', page: 'proof', key: 'f', tables: [] },
   { name: 'Stage', page: 'stage', key: 'g', tables: ['practices'] },
 ]
 

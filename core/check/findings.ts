@@ -106,6 +106,7 @@ import { clockHarm, twoClocks, type ClockHarm, type TwoClocks } from './clocks'
 import { tapIsLooper, type TapIsLooper } from './tapIsLooper'
 import { loopClear, loopStop, loopTempo, type LoopClear, type LoopStop, type LoopTempo } from './loops'
 import type { LyingLamp } from './lyingLamp'
+import type { ProvenFault } from './provenFault'
 import type { RunDiffers } from './runDiffers'
 import type { WrongMoment } from './wrongMoments'
 import { beyondController, type BeyondController } from './beyondController'
@@ -199,6 +200,7 @@ export type Finding =
   | LoopStop
   | LoopTempo
   | LyingLamp
+  | ProvenFault
   | RunDiffers
   | WrongMoment
 

@@ -12,8 +12,9 @@ import type { FindingOf } from './finding'
 /** One move of a run, with what is under the foot then. */
 export interface MoveTold {
   readonly kind: Move['kind']
-  /** The number of the switch on the controller; null for turning banks. */
+  /** The number of the switch on the controller, or on the jack it is plugged into; null for turning banks. */
   readonly number: number | null
+  readonly jack: string
   readonly name: string
   /** The bank it is made in, as the controller shows it, with its name. */
   readonly bank: string
@@ -59,7 +60,7 @@ export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp
     severity: 'warning',
     about: { table: 'switches', id: switchId },
     facts: {
-      switch: nameOf(rig, footswitch),
+      switch: switchNameOf(rig, footswitch),
       isLit,
       claim,
       device: own(rig.devices, deviceId)?.name ?? '',
@@ -73,7 +74,8 @@ export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp
 const controllerOf = (rig: Rig, { bankId }: Footswitch) =>
   own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
 
-function nameOf(rig: Rig, footswitch: Footswitch): string {
+/** What a switch is called, or its number. */
+export function switchNameOf(rig: Rig, footswitch: Footswitch): string {
   const controller = controllerOf(rig, footswitch)
   return (controller && switchName(rig, footswitch, controller)) || `switch ${footswitch.number}`
 }
@@ -89,7 +91,8 @@ function told(rig: Rig, moves: readonly Move[]): MoveTold[] {
     return {
       kind: move.kind,
       number: move.kind === 'bank' ? null : move.number,
-      name: under ? nameOf(rig, under) : '',
+      jack: move.kind === 'bank' ? '' : move.jack,
+      name: under ? switchNameOf(rig, under) : '',
       bank: bank ? `${bank.index + first} ${bank.name}`.trim() : '',
     }
   })

@@ -1,11 +1,10 @@
 import type { Rig } from '../rig/rig'
-import { fixesOf } from '../prove/fixes'
 import { lampsToProve } from '../prove/lampLies'
 import { proofOf, waysToBe } from '../prove/proof'
 import type { Proved } from '../prove/proved'
-import type { Edit } from '../rig/edit'
 import type { Finding } from './findings'
-import { lyingLamp, runTold, type RunTold } from './lyingLamp'
+import { lyingLamp } from './lyingLamp'
+import { provenFault } from './provenFault'
 import { wrongMoments } from './wrongMoments'
 import { runDiffers } from './runDiffers'
 
@@ -22,51 +21,55 @@ export interface SlowFindings {
 
 /** What was proven of a rig. */
 export interface Proof {
-  readonly proved: readonly ProvedNow[]
+  readonly proved: readonly Proved[]
   /** In how many ways its floor can be, as a power of ten; null before that is known. */
   readonly ways: number | null
 }
 
-/** One thing proven, with the run that shows a fault in words and as feet. */
-export interface ProvedNow extends Proved {
-  readonly run: RunTold | null
-  /** Edits after which it holds, each proven so; null while nobody looked for them. */
-  readonly fixes: readonly Edit[] | null
+/** How far a search is, from 0 to 1, and what it has found; that list goes on growing. */
+export interface SlowStep {
+  readonly done: number
+  readonly soFar: SlowFindings
 }
 
 /**
- * Findings that are searched for: runs that no longer do what they did, wrong moments of the show, lamps that can lie. Stops after each step of the
- * way and tells how much is done, from 0 to 1, so that whoever asked can give it up.
+ * Findings that are searched for: runs that no longer do what they did, wrong moments of the show, and all that was to be
+ * proven and is not so. Stops after each step of the way, so that whoever asked can give it up.
  */
-export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<number, SlowFindings> {
+export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<SlowStep, SlowFindings> {
   const found: Finding[] = []
+  const unknown: string[] = []
+  const proved: Proved[] = []
+  const soFar = { found, unknown, proof: { proved, ways: null } }
   for (const run of Object.values(rig.runs)) {
     found.push(...runDiffers(rig, run))
-    yield 0
+    yield { done: 0, soFar }
   }
   const walk = wrongMoments(rig)
   let step = walk.next()
-  for (; !step.done; step = walk.next()) yield 0
+  for (; !step.done; step = walk.next()) yield { done: 0, soFar }
   found.push(...step.value)
-  const proved: ProvedNow[] = []
-  const unknown: string[] = []
-  const total = Math.max(1, lampsToProve(rig).length)
-  let lamps = 0
+  const withFixes = question === 'cures'
+  const lamps = Math.max(1, lampsToProve(rig).length)
+  let looked = 0
   for (const one of proofOf(rig)) {
-    const { verdict, about } = one
-    const withCures = question === 'cures'
-    if (one.line === 'lamps') {
-      lamps++
+    const { verdict, about, line } = one
+    if (line === 'lamps') {
+      looked++
       if (verdict.kind === 'notProven') unknown.push(about.id)
-      if (verdict.kind === 'fails' && verdict.fault.kind === 'lampLies') {
-        yield lamps / total
-        const { switchId, isLit, claim } = verdict.fault
-        found.push(lyingLamp(rig, { switchId, isLit, claim, moves: verdict.moves }, withCures))
-      }
     }
-    const run = verdict.kind === 'fails' ? runTold(rig, verdict.moves, verdict.after) : null
-    proved.push({ ...one, run, fixes: withCures && verdict.kind === 'fails' ? fixesOf(rig, one) : null })
-    yield Math.min(1, lamps / total)
+    // What would mend a fault takes longest.
+    if (withFixes && verdict.kind === 'fails') yield { done: looked / lamps, soFar }
+    if (verdict.kind === 'fails') {
+      const { fault, moves } = verdict
+      const finding =
+        fault.kind === 'lampLies'
+          ? lyingLamp(rig, { ...fault, moves }, withFixes)
+          : provenFault(rig, one, withFixes)
+      if (finding) found.push(finding)
+    }
+    proved.push(one)
+    yield { done: Math.min(1, looked / lamps), soFar }
   }
   return { found, unknown, proof: { proved, ways: waysToBe(rig) } }
 }

@@ -76,6 +76,7 @@ const SILENCES: Record<Finding['code'], boolean> = {
   editingOnStage: false,
   beyondController: false,
   lyingLamp: false,
+  provenFault: false,
   runDiffers: false,
   wrongMoment: false,
   pedalNoFoot: false,

@@ -20,6 +20,14 @@ const others = computed(() =>
     return words ? [{ edit, text: words }] : []
   }),
 )
+/** The steps that show it. */
+const run = computed(() =>
+  finding.code === 'lyingLamp'
+    ? { name: `${finding.facts.switch}, its lamp`, ...finding.facts }
+    : finding.code === 'provenFault'
+      ? { name: text.value.title.replace(/\.$/, ''), ...finding.facts }
+      : null,
+)
 const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
 </script>
 
@@ -39,10 +47,10 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
           {{ one.text }}
         </button>
         <button
-          v-if="finding.code === 'lyingLamp'"
+          v-if="run && run.steps.length > 0"
           type="button"
           class="word"
-          @click="floor.play(`${finding.facts.switch}, its lamp`, finding.facts.steps, finding.facts.length)"
+          @click="floor.play(run.name, run.steps, run.length)"
         >
           Play it on the floor
         </button>

@@ -15,7 +15,13 @@ const emit = defineEmits<{ shortcuts: [] }>()
 const rigs = useRigStore()
 const feet = useStageStore()
 const stages = computed(() =>
-  STAGES.map((stage) => ({ ...stage, found: findingsOfStage(stage, rigs.found) })),
+  STAGES.map((stage) => ({
+    ...stage,
+    found:
+      stage.page === 'proof'
+        ? rigs.found.filter(({ code }) => code === 'lyingLamp' || code === 'provenFault')
+        : findingsOfStage(stage, rigs.found),
+  })),
 )
 const undoText = computed(() => withLabel('Undo', rigs.history.past.at(-1)?.label))
 const redoText = computed(() => withLabel('Redo', rigs.history.future.at(-1)?.label))
@@ -24,7 +30,10 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
   label ? `${word}: ${EDIT_TEXT[label]}` : `Nothing to ${word.toLowerCase()}`
 
 /** Stages some of whose findings are searched for: until that is done nothing is called all right. */
-const SEARCHED: readonly string[] = ['switches', 'show']
+const SEARCHED: readonly string[] = ['sounds', 'switches', 'show', 'proof']
+const unproven = computed(
+  () => rigs.proof.proved.filter(({ verdict }) => verdict.kind === 'notProven').length,
+)
 </script>
 
 <template>
@@ -47,6 +56,7 @@ const SEARCHED: readonly string[] = ['switches', 'show']
           <span v-else-if="stage.page === 'stage'" class="looking">{{
             feet.followers > 0 ? `${feet.followers} following` : ''
           }}</span>
+          <span v-else-if="stage.page === 'proof' && unproven > 0" class="looking">{{ unproven }} open</span>
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { PROOF_LINES, rigName, type Finding, type LyingLamp, type ProofLine, type ProvenFault } from '#core'
+import FindingNote from '~/components/common/FindingNote.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import ProofLineRow from '~/components/proof/ProofLineRow.vue'
+import RunBoards from '~/components/proof/RunBoards.vue'
+import { useRigStore } from '~/stores/rig'
+import { count } from '#shared/counts'
+import { waysText } from '~/text/proof'
+
+const rigs = useRigStore()
+const rig = computed(() => rigs.rig!)
+
+type Fault = LyingLamp | ProvenFault
+const isFault = (one: Finding): one is Fault => one.code === 'lyingLamp' || one.code === 'provenFault'
+const lineOf = (one: Fault): ProofLine => (one.code === 'lyingLamp' ? 'lamps' : one.facts.line)
+const keyOf = (one: Fault): string =>
+  `${one.code} ${one.about.id} ${one.code === 'provenFault' ? JSON.stringify(one.facts.fault) : ''}`
+
+const faults = computed(() => rigs.found.filter(isFault))
+const lines = computed(() =>
+  PROOF_LINES.map((line) => ({
+    line,
+    faults: faults.value.filter((one) => lineOf(one) === line),
+    proved: rigs.proof.proved.filter((one) => one.line === line),
+  })),
+)
+const rows = computed(() => rigs.proof.proved)
+const open = computed(() => rows.value.filter(({ verdict }) => verdict.kind === 'notProven').length)
+const isDone = computed(() => rigs.search === null)
+const hasAny = computed(() => Object.keys(rig.value.switches).length > 0)
+const summary = computed(() => {
+  if (!hasAny.value) return 'Nothing to prove yet'
+  if (!isDone.value) return `Looking: ${Math.round((rigs.search ?? 0) * 100)} %`
+  if (rows.value.length === 0) return 'Nothing to prove yet'
+  const fails = faults.value.length
+  const parts = [
+    ...(fails > 0 ? [`${count(fails, 'thing')} can go wrong`] : []),
+    ...(open.value > 0 ? [`${open.value} not proven`] : []),
+  ]
+  return parts.length > 0 ? parts.join(', ') : 'All holds, from everywhere'
+})
+
+const chosenKey = ref<string | null>(null)
+const chosen = computed(
+  () => faults.value.find((one) => keyOf(one) === chosenKey.value) ?? faults.value[0] ?? null,
+)
+watch(
+  () => rigs.rigId,
+  () => (chosenKey.value = null),
+)
+const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long', year: 'numeric' })
+</script>
+
+<template>
+  <ViewFrame title="Proof" :summary="summary" inspector="What can go wrong">
+    <p v-if="!hasAny" class="empty">
+      Here every way of stepping is tried on the simulated floor, until each sound is shown to come out right
+      from everywhere, or the fewest steps are found that show it does not. It begins with your first
+      <NuxtLink :to="`/rigs/${rigs.rigId}/switches`">switch</NuxtLink>.
+    </p>
+    <div v-else class="lines" tabindex="0" role="region" aria-label="What is proven">
+      <ProofLineRow
+        v-for="one in lines"
+        :key="one.line"
+        :rig="rig"
+        :line="one.line"
+        :faults="one.faults"
+        :proved="one.proved"
+        :is-done="isDone"
+        :chosen-key="chosen ? keyOf(chosen) : null"
+        :key-of="keyOf"
+        @choose="chosenKey = $event"
+      />
+    </div>
+    <template #inspector>
+      <template v-if="chosen">
+        <FindingNote :key="keyOf(chosen)" :finding="chosen" @fix="rigs.edit(chosen.fix ?? null)" />
+        <p v-if="chosen.cures?.length" class="soft proven">
+          {{ chosen.cures.length === 1 ? 'It was' : 'Each was' }} looked at again with
+          {{ chosen.cures.length === 1 ? 'this change' : 'its change' }}: it holds then.
+        </p>
+        <h3>The fewest steps that show it</h3>
+        <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
+        <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
+      </template>
+      <section v-else-if="hasAny && isDone && rows.length > 0" class="stamp" aria-label="Stamp">
+        <h2>{{ rigName(rig) }}</h2>
+        <p>{{ today }}</p>
+        <p>
+          {{ rows.length - open }} of {{ count(rows.length, 'thing') }} proven<template
+            v-if="rigs.proof.ways !== null"
+            >, over {{ waysText(rigs.proof.ways) }} ways the floor can be</template
+          >.
+        </p>
+      </section>
+      <p class="soft limits">
+        Counted from power-on, by a foot that lets each step finish. Pedals are not moved, and tempo and loops
+        are not looked at. The simulated devices answer as their charts say: what a maker left out is not in
+        them.
+      </p>
+    </template>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.lines {
+  display: grid;
+  align-content: start;
+  min-height: 0;
+  overflow: auto;
+}
+
+.empty {
+  max-width: 60ch;
+}
+
+h3 {
+  margin: 16px 0 4px;
+}
+
+.proven {
+  padding: 6px 12px 0;
+}
+
+.limits {
+  margin-top: 18px;
+  font-size: 12px;
+}
+
+.stamp {
+  display: grid;
+  gap: 4px;
+  padding: 12px 14px;
+  border: 2px solid var(--ok);
+  border-radius: 4px;
+}
+</style>

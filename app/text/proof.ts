@@ -1,0 +1,38 @@
+import { own, SHORTEST_MS, type ProofLine, type Proved, type Rig } from '#core'
+import { switchPlace } from './sounds'
+
+/** What each line says when it holds. */
+export const PROOF_TEXT: Record<ProofLine, string> = {
+  sounds: 'Every sound comes out whole, from wherever it is recalled.',
+  lamps: 'Every lamp says what is so.',
+  pace: `Nothing is lost on a device that loads, down to ${SHORTEST_MS} ms between two steps.`,
+  ways: 'Every sound, and home, is reached from every bank and layer.',
+  switches: 'No switch is dead, a twin of its neighbour, or undoes what it recalls.',
+}
+
+type NotProven = Extract<Proved['verdict'], { kind: 'notProven' }>['why']
+
+/** Why something is not proven. */
+export const NOT_PROVEN_TEXT: Record<NotProven, string> = {
+  tooMany: 'More can happen than was looked through.',
+  beyond: 'What decides it can be too many things at once.',
+  notPlayed: 'A run was found that may show it, and does not come out on the whole floor.',
+  wayHangs: 'The way there hangs on where a switch or the show stands.',
+}
+
+/** What a row of the rig is called here: "Verse, dry", "Freeze, bank 3, 4", "home". */
+export function provedName(rig: Rig, { about }: Proved): string {
+  if (about.table === 'sounds') return own(rig.sounds, about.id)?.name ?? ''
+  if (about.table === 'banks') return 'Home'
+  const footswitch = own(rig.switches, about.id)
+  return footswitch ? switchPlace(rig, footswitch) : ''
+}
+
+/** A number of ways as a player can take it in: "about 10 million", "10 to the 41". */
+export function waysText(power: number): string {
+  const whole = Math.floor(power)
+  if (whole < 6) return `about ${Math.round(10 ** power).toLocaleString('en')}`
+  return whole < 9
+    ? `about ${Math.round(10 ** (power - 6)).toLocaleString('en')} million`
+    : `some 10^${whole}`
+}
