@@ -30,8 +30,8 @@ export function makePromela({ sizes, moves, start }: Machine): string {
   return [
     `${type(moves.length)} place = ${start.place};`,
     ...sizes.map((size, component) => `${type(size)} ${name(component)} = ${start.values[component]};`),
-    'hidden int tp;',
-    ...Array.from({ length: scratch }, (_, n) => `hidden int t${n};`),
+    'int tp;',
+    ...Array.from({ length: scratch }, (_, n) => `int t${n};`),
     'active proctype floor() {',
     '  do',
     ...(lines.length > 0 ? lines : ['  :: false -> skip']),

@@ -112,7 +112,7 @@ export function lensOf(machine: Machine, kept: readonly number[]): Lens {
     const effects: { table: Table; weight: number; position: number }[] = []
     for (const table of move.effects) {
       const n = position.get(table.component)
-      if (n === undefined) continue
+      if (n === undefined || table.table.every((value) => value === LEFT)) continue
       const weight = weights[n]!
       if (table.reads.length === 0) sets.push({ position: n, weight, value: table.table[0]! })
       else effects.push({ table, weight, position: n })

@@ -26,9 +26,20 @@ export function shortestRun(
 ): Found {
   if (goals.length === 0) return { kind: 'never' }
   const straight = wayTo(projection, goals[0]!)
-  const end = straight.reduce((state, move) => made(machine, state, move), machine.start)
-  if (isWanted(end)) return { kind: 'run', moves: straight }
+  const end = walked(machine, straight)
+  if (end && isWanted(end)) return { kind: 'run', moves: straight }
   return searched(machine, projection, goals, asked, isWanted)
+}
+
+/** Where moves lead one after the other; null where one of them cannot be made. */
+function walked(machine: Machine, moves: readonly Move[]): State | null {
+  let state = machine.start
+  for (const move of moves) {
+    // The move before may have led elsewhere than the projection took it to.
+    if (!machine.moves[state.place]!.includes(move)) return null
+    state = made(machine, state, move)
+  }
+  return state
 }
 
 interface Node {

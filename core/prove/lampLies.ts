@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { perRow } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import { expanded, lampSays } from '../switching/action'
@@ -46,23 +47,29 @@ export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): L
 export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): LampVerdict =>
   searched(rig, footswitch, part)
 
-function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerdict {
-  if (isDark(footswitch)) return { kind: 'holds' }
+function searched(rig: Rig, whole: Footswitch, only: Part | null): LampVerdict {
+  if (isDark(whole)) return { kind: 'holds' }
+  const footswitch = withoutTempo(rig, whole)
   const lists = listsOfLamp(rig, footswitch)
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
-  const tuner = does(rig, footswitch, 'tuner') ? ['T'] : []
+  const more = [
+    ...(does(rig, footswitch, 'tuner') ? ['T'] : []),
+    ...(does(rig, footswitch, 'clock') ? ['C'] : []),
+    ...(does(rig, footswitch, 'showStep') ? ['H'] : []),
+  ]
   const sounds = soundsOf(rig, footswitch)
   const asked = [
     ...lists.flat().flatMap((claim) => claimParts(rig, claim)),
     ...(sounds.size > 0 ? ['S'] : []),
-    ...tuner,
+    ...more,
     ...shown,
     ...sentFor(rig, footswitch),
   ]
   const floor = floorMachine(rig)
   // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
   const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
+  const isFollowing = footswitch.lamps.every(({ light }) => light === 'follow')
   const needsSound = !isShown && sounds.size > 0 && isOfSounds(rig, footswitch)
   const isLying = (parts: readonly Part[]) => {
     const known = new Map<string, boolean>()
@@ -88,11 +95,12 @@ function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerd
     const all = isSplit ? through : [...asked, preset]
     const isLyingHere = isLying(through)
     // In the player's own colours a lamp may say the contrary of what its list does.
+    const mayBeApart = (_: number, valueAt: ValueAt) =>
+      mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 || isShown ? 'mixed' : 'sent')
     const mayBe = (place: number, valueAt: ValueAt) =>
-      mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 ? 'mixed' : 'sent') ||
-      (isShown && isLyingHere(place, valueAt))
-    // Without asking which sound it is, first: mostly that is enough.
-    if (isSplit && !isShown && isNever(rig, floor, [...pair, preset], mayBe)) continue
+      mayBeApart(place, valueAt) || (!isFollowing && isLyingHere(place, valueAt))
+    // Without asking which sound it is, or which of its group was stepped on last, first: mostly that is enough.
+    if (isFollowing && isNever(rig, floor, [...pair, preset], mayBeApart)) continue
     const isOfOurs = (valueAt: ValueAt) => !needsSound || sounds.has(String(valueAt('S')))
     const found = fewest(rig, floor, {
       through,
@@ -106,7 +114,7 @@ function searched(rig: Rig, footswitch: Footswitch, only: Part | null): LampVerd
   if (best === null) return { kind: isUnknown ? 'unknown' : 'holds' }
   return played(
     rig,
-    footswitch,
+    whole,
     best.map(({ move }) => move),
   )
 }
@@ -177,10 +185,28 @@ function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampV
     : { kind: 'unknown' }
 }
 
-const does = (rig: Rig, footswitch: Footswitch, kind: 'tuner'): boolean =>
+const does = (rig: Rig, footswitch: Footswitch, kind: Action['kind']): boolean =>
   actionLists(footswitch).some(({ actions }) =>
     expanded(rig, actions).some(({ action }) => action.kind === kind),
   )
+
+/**
+ * The switch with lists that say nothing of the tempo: no part of a floor is that, and a lamp that asks for it besides is
+ * lit less often. What is found so is played with all that it does.
+ */
+function withoutTempo(rig: Rig, footswitch: Footswitch): Footswitch {
+  if (!does(rig, footswitch, 'tempo')) return footswitch
+  const bare = (actions: readonly Action[]) =>
+    expanded(rig, actions).flatMap(({ action }) => (action.kind === 'tempo' ? [] : [action]))
+  const { positions, release, longPress, doublePress } = footswitch
+  return {
+    ...footswitch,
+    positions: positions.map(bare),
+    release: bare(release),
+    longPress: bare(longPress),
+    doublePress: bare(doublePress),
+  }
+}
 
 /** What it goes by that is no claim: of a control that fires, that its value was sent. */
 const sentFor = (rig: Rig, footswitch: Footswitch): Part[] =>

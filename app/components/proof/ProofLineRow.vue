@@ -130,7 +130,7 @@ h2 {
 
 .holds header svg:first-child,
 .holds .said {
-  color: var(--ok);
+  color: var(--good);
 }
 
 .fails header svg:first-child,

@@ -133,7 +133,7 @@ h3 {
   display: grid;
   gap: 4px;
   padding: 12px 14px;
-  border: 2px solid var(--ok);
+  border: 2px solid var(--good);
   border-radius: 4px;
 }
 </style>
