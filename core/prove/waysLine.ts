@@ -44,12 +44,14 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
     far: readonly number[],
     fault: (bankId: string, layer: Layer) => Fault,
   ): Proved => {
-    const lost = far.findIndex((one) => one === Number.POSITIVE_INFINITY)
-    if (lost < 0) return { line: 'ways', about, verdict: { kind: 'holds', presses: Math.max(...far) } }
+    if (Math.max(...far) !== Number.POSITIVE_INFINITY)
+      return { line: 'ways', about, verdict: { kind: 'holds', presses: Math.max(...far) } }
     const projection = project(machine, [])
-    const at = projection?.met.indexOf(lost) ?? -1
+    // The one that takes the fewest moves to come to.
+    const at = projection?.met.findIndex((place) => far[place] === Number.POSITIVE_INFINITY) ?? -1
     if (hangs || !projection || at < 0)
       return { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
+    const lost = projection.met[at]!
     const [bankId, layer] = spots[lost]!
     return {
       line: 'ways',

@@ -1,0 +1,239 @@
+import * as fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { own } from '../base/own'
+import { applyEdit } from '../rig/applyEdit'
+import type { Rig } from '../rig/rig'
+import { makeBank, makeController, makePort, makeRig, makeRole, makeSound, makeSwitch } from '../rig/makeRig'
+import type { Action } from '../rig/table/action'
+import { floorRig, onFloor } from '../simulate/makeFloor'
+import { deviceState, type FloorState } from '../simulate/floor'
+import { startFloor } from '../simulate/step'
+import { fixesOf } from './fixes'
+import { floorMachine } from './floorMachine'
+import { lampRigs } from './makeLampRigs'
+import { atRest, makeMove, makeMoves, movesAt, restingStart } from './moves'
+import { paceLine } from './paceLine'
+import { soundsLine } from './soundsLine'
+import { switchesLine } from './switchesLine'
+import { waysLine } from './waysLine'
+
+/** Runs of so many moves are all made. */
+const DEPTH = 4
+const FLOORS_MAX = 1500
+
+const floorText = ({ known, devices, feet }: FloorState): string => {
+  const { taps: _, tempo: __, running: ___, ...rest } = known
+  return JSON.stringify([
+    rest,
+    Object.entries(devices).map(([id, { lastControl: _l, fired: _f, refused: _r, ...device }]) => [
+      id,
+      device,
+    ]),
+    Object.entries(feet).map(([id, foot]) => [id, foot.fired]),
+  ])
+}
+
+/** What a sound of the generated rigs wants, read off its row: presets of devices, by index from 0. */
+const wanted = (rig: Rig, soundId: string): readonly (readonly [deviceId: string, preset: number])[] =>
+  own(rig.sounds, soundId)!.cells.flatMap(({ deviceId, cell }) =>
+    cell.kind === 'preset' ? [[deviceId as string, own(rig.presets, cell.presetId)!.index] as const] : [],
+  )
+
+/**
+ * For each sound and device the fewest moves after which its recall has left the device in another preset than the sound
+ * says, found by making every run: a move recalls a sound when it says so to a controller that took another for the last.
+ */
+function byForce(rig: Rig): { readonly depths: ReadonlyMap<string, number>; readonly looked: number } {
+  const depths = new Map<string, number>()
+  const start = atRest(rig, startFloor(rig).state).state
+  const seen = new Set([floorText(start)])
+  let floors = [start]
+  for (let depth = 1; depth <= DEPTH; depth++) {
+    const next: FloorState[] = []
+    for (const state of floors)
+      for (const { move, footswitch } of movesAt(rig, state)) {
+        const after = makeMove(rig, state, move, footswitch).state
+        const forgot = { ...state, known: { ...state.known, sound: 'none' as never, presets: {} } }
+        const { sound, presets } = makeMove(rig, forgot, move, footswitch).state.known
+        if (sound !== null && (sound as string) !== 'none')
+          for (const [deviceId, preset] of wanted(rig, sound)) {
+            const key = `${sound} ${deviceId}`
+            // What the same list goes on to recall is the player's own doing.
+            if (own(presets, deviceId) !== preset || depths.has(key)) continue
+            if (deviceState(after, deviceId).preset !== preset) depths.set(key, depth)
+          }
+        const text = floorText(after)
+        if (seen.has(text)) continue
+        seen.add(text)
+        next.push(after)
+      }
+    floors = next
+    if (floors.length > FLOORS_MAX) return { depths, looked: depth }
+  }
+  return { depths, looked: DEPTH }
+}
+
+describe('sounds from everywhere', () => {
+  it('a preset is missed after just as few moves as when every run is made: 300 rigs', () => {
+    const count = { fails: 0, holds: 0, open: 0 }
+    fc.assert(
+      fc.property(lampRigs, (rig) => {
+        const { depths, looked } = byForce(rig)
+        const told = new Map<string, number>()
+        let isOpen = false
+        for (const { verdict } of soundsLine(rig, floorMachine(rig))) {
+          if (verdict.kind === 'notProven') isOpen = true
+          if (verdict.kind !== 'fails' || verdict.fault.kind !== 'soundMissed') continue
+          const { claim, soundId } = verdict.fault
+          if (claim.kind !== 'preset') continue
+          told.set(`${soundId} ${claim.deviceId}`, verdict.moves.length)
+          const end = makeMoves(rig, restingStart(rig), verdict.moves).at(-1)!.state
+          expect(deviceState(end, claim.deviceId).preset).not.toBe(claim.index)
+        }
+        if (isOpen) {
+          count.open++
+          return
+        }
+        for (const [key, depth] of depths) expect([key, told.get(key)]).toEqual([key, depth])
+        for (const [key, moves] of told)
+          if (!depths.has(key)) expect([key, moves > looked]).toEqual([key, true])
+        if (told.size > 0) count.fails++
+        else count.holds++
+      }),
+      { numRuns: 300, seed: 21_2026 },
+    )
+    expect(count.fails).toBeGreaterThan(20)
+    expect(count.holds).toBeGreaterThan(100)
+    expect(count.open).toBeLessThan(30)
+  }, 240_000)
+})
+
+describe('ways', () => {
+  const ring = (banks: number, isOneWay: boolean) =>
+    makeRig({
+      controllers: [makeController({ columns: 3, rows: 1, ports: [makePort('out', makeRole('midiOut'))] })],
+      banks: Array.from({ length: banks }, (_, n) => makeBank(`b${n}`, n)),
+      switches: Array.from({ length: banks }, (_, n) => [
+        makeSwitch(`b${n}`, 1, [[{ kind: 'travel', to: 'next', bankId: null } as Action]]),
+        ...(isOneWay
+          ? []
+          : [makeSwitch(`b${n}`, 2, [[{ kind: 'travel', to: 'previous', bankId: null } as Action]])]),
+      ]).flat(),
+    })
+  const home = (rig: Rig) =>
+    [...waysLine(rig, floorMachine(rig))].find(({ about }) => about.table === 'banks')!
+
+  it('home is half the ring away where both ways lead round, and the whole of it where one does', () => {
+    for (const banks of [2, 3, 5, 8, 30]) {
+      expect(home(ring(banks, false)).verdict).toEqual({ kind: 'holds', presses: Math.floor(banks / 2) })
+      expect(home(ring(banks, true)).verdict).toEqual({ kind: 'holds', presses: banks - 1 })
+    }
+  })
+
+  it('there is none from a bank that nothing leads out of', () => {
+    const rig = ring(4, true)
+    const { 'b2-1': _, ...switches } = rig.switches as never as { [id: string]: never }
+    const { verdict } = home({ ...rig, switches })
+    if (verdict.kind !== 'fails' || verdict.fault.kind !== 'noHome') throw new Error(verdict.kind)
+    // The nearest one from which the foot only comes there.
+    expect(verdict.fault.bankId).toBe('b1')
+    expect(verdict.moves).toHaveLength(1)
+  })
+})
+
+/** Switch 1 of bank one with the first list, 2 with the second and so on. */
+const floorOfLists = (
+  lists: readonly (readonly Action[])[],
+  fields: { readonly deafMs?: number } = {},
+): Rig =>
+  floorRig(
+    { positions: [[...lists[0]!]] },
+    { ...fields, more: lists.slice(1).map((actions, n) => makeSwitch('one', n + 2, [[...actions]])) },
+  )
+
+describe('switches', () => {
+  const set = (value: number): Action => ({ kind: 'setControl', controlId: onFloor('on'), value })
+  const faultsOf = (lists: readonly (readonly Action[])[]) => {
+    const rig = floorOfLists(lists)
+    return [...switchesLine(rig, floorMachine(rig))].flatMap(({ verdict, about }) =>
+      verdict.kind === 'fails' ? [[rig.switches[about.id]!.number, verdict.fault.kind]] : [],
+    )
+  }
+
+  it('two that do the same are told of, and not two that differ', () => {
+    expect(faultsOf([[set(127)], [set(0)]])).toEqual([])
+    expect(faultsOf([[set(127)], [set(0)], [set(127)]])).toEqual([[3, 'twin']])
+  })
+
+  it('a preset recalled and left again in one list undoes itself', () => {
+    const recall = (presetId: string): Action => ({ kind: 'recallPreset', presetId: onFloor(presetId) })
+    const [one, two] = Object.values(floorRig({}).presets).filter(({ deviceId }) => deviceId === 'echo')
+    expect(faultsOf([[recall(one!.id), recall(two!.id)], [recall(one!.id)]])).toEqual([[1, 'undone']])
+  })
+})
+
+describe('pace', () => {
+  const lists = (): Action[][] => {
+    const [preset] = Object.values(floorRig({}).presets).filter(({ deviceId }) => deviceId === 'echo')
+    return [
+      [{ kind: 'recallPreset', presetId: preset!.id }],
+      [{ kind: 'setControl', controlId: onFloor('on'), value: 127 }],
+    ]
+  }
+  const faultOf = (deafMs: number) => {
+    const rig = floorOfLists(lists(), { deafMs })
+    const all = [...paceLine(rig, floorMachine(rig))]
+    return { rig, fails: all.filter(({ verdict }) => verdict.kind === 'fails'), all }
+  }
+
+  it('holds as long as the device hears again within 150 ms, and says how long to wait where it does not', () => {
+    // One program change is two bytes, 640 µs: the device is deaf from then on (31,250 baud, 10 bits a byte; MIDI 1.0).
+    for (const deafMs of [20, 100, 149]) expect(faultOf(deafMs).fails).toEqual([])
+    for (const deafMs of [151, 250, 400]) {
+      const { fails } = faultOf(deafMs)
+      expect(fails).toHaveLength(1)
+      const [{ verdict }] = fails as [(typeof fails)[number]]
+      if (verdict.kind !== 'fails' || verdict.fault.kind !== 'deaf') throw new Error(verdict.kind)
+      expect(verdict.fault.safeMs).toBe(deafMs + 1)
+      expect(verdict.after).toBe(150_000)
+    }
+  })
+})
+
+describe('what mends a sound', () => {
+  it('is offered only where the sound then holds', () => {
+    const set = (controlId: string, value: number): Action => ({
+      kind: 'setControl',
+      controlId: onFloor(controlId),
+      value,
+    })
+    const pad = makeSound('pad', {
+      echo: { kind: 'values', values: [{ controlId: onFloor('on'), value: 127 }] },
+    })
+    const lists = floorOfLists([
+      [{ kind: 'recallSound', soundId: pad.id }],
+      [set('strict', 127)],
+      [set('on', 0)],
+    ])
+    const rig = { ...lists, sounds: { ...lists.sounds, [pad.id]: pad } }
+    const faults = [...soundsLine(rig, floorMachine(rig))].flatMap(({ verdict }) =>
+      verdict.kind === 'fails' ? [verdict] : [],
+    )
+    // Freeze is left where switch 2 put it: two presses show it, and power-on left it otherwise.
+    expect(
+      faults.map(({ fault, moves }) => [fault.kind === 'soundLeaves' && fault.part, moves.length]),
+    ).toEqual([['D/echo/strict', 2]])
+    let offered = 0
+    for (const one of soundsLine(rig, floorMachine(rig)))
+      for (const fix of fixesOf(rig, one)) {
+        const after = applyEdit(rig, fix)
+        if (!after.ok) throw new Error('refused')
+        offered++
+        const left = [...soundsLine(after.value, floorMachine(after.value))]
+        expect(left.map(({ verdict }) => verdict.kind === 'fails' && verdict.fault)).not.toContainEqual(
+          one.verdict.kind === 'fails' && one.verdict.fault,
+        )
+      }
+    expect(offered).toBeGreaterThan(0)
+  })
+})
