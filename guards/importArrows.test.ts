@@ -63,9 +63,11 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/simulate',
     ],
   ],
+  ['core/explore', ['core/explore']],
   [
     'core/prove',
     [
+      'core/explore',
       'core/base',
       'core/midi',
       'core/rig',

@@ -19,7 +19,7 @@ export interface Projection {
 }
 
 /** More abstract states than this are not looked at. */
-export const MET_MAX = 400_000
+const MET_MAX = 400_000
 
 /** Null where more than {@link MET_MAX} abstract states would be met. */
 export function project(machine: Machine, kept: readonly number[]): Projection | null {

@@ -1,7 +1,7 @@
 import { LEFT, type Machine, type Move, type State } from './machine'
 
 /** More states than this are not numbered: one bit each is kept, and 2^31 bits are 256 MB. */
-export const STATES_MAX = 2 ** 31
+const STATES_MAX = 2 ** 31
 
 /** All that a machine can come to. */
 export interface Whole {

@@ -89,11 +89,7 @@ function answered(found: Found, labels: ReadonlyMap<MachineMove, Label>): Answer
 }
 
 /** What is at a part that nothing changes is what power-on left there. */
-export function valuesOf(
-  rig: Rig,
-  { indexOf, values }: FloorMachine,
-  at: (component: number) => number,
-): ValueAt {
+function valuesOf(rig: Rig, { indexOf, values }: FloorMachine, at: (component: number) => number): ValueAt {
   return (part) => {
     const component = indexOf.get(part)
     return component === undefined ? partOf(restingStart(rig), part) : values[component]![at(component)]

@@ -262,14 +262,11 @@ function missingRows({ reads, known }: Target, domains: Domains): PartValue[][] 
   return all
 }
 
-let sims = 0
-export const simCount = () => sims
 function simulated(
   rig: Rig,
   { place, label, targets }: Command,
   given: ReadonlyMap<Part, PartValue>,
 ): StepResult {
-  sims++
   const floor = new Map(given)
   for (const { part } of targets)
     if (part![0]! in MARKERS && !floor.has(part!)) floor.set(part!, markerOf(part!))

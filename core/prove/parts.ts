@@ -1,17 +1,15 @@
 import { own } from '../base/own'
-import { perRow, perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import { perTables } from '../rig/perTables'
+import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
-import { actionSteps, askedBy, expanded, oneOf } from '../switching/action'
 import type { Claim } from '../switching/claim'
-import { doingFirst } from '../switching/compile'
 import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
 import { chartOf } from '../simulate/chartIndex'
 import { DEVICE_AT_POWER_ON } from '../simulate/device'
 import { deviceState, floorAtPowerOn, type FloorState } from '../simulate/floor'
 import { heldFoot } from './moves'
-import { planSteps, type Op } from '../simulate/plan'
+import type { Op } from '../simulate/plan'
 
 /**
  * One thing of a floor that can be looked at by itself. Of what the controller knows: `v/` a value it sent, `p/` a preset,
@@ -144,23 +142,6 @@ export function leftValue(part: Part): PartValue {
   return part[0] === 'n' || part[0] === 'B' ? 0 : undefined
 }
 
-/** What a switch can change, and what of what is there decides how. */
-export interface SwitchParts {
-  readonly touches: ReadonlySet<Part>
-  /** What it goes by. */
-  readonly asks: ReadonlySet<Part>
-  /** That, and what decides on the devices what becomes of what it changes. */
-  readonly reads: ReadonlySet<Part>
-  /** It sends again all that was sent before. */
-  readonly asksAll: boolean
-  /** It sends more behind that, and whether a device still loads by then hangs on all that was sent. */
-  readonly asksHowLong: boolean
-  /** It may lead to another bank or layer. */
-  readonly goes: boolean
-  /** Its next position; null where it has only one. */
-  readonly turn: Part | null
-}
-
 const controlPart = (rig: Rig, controlId: string): Part =>
   `D/${own(rig.controls, controlId)?.deviceId ?? ''}/${controlId}`
 
@@ -245,52 +226,6 @@ export function askedPart(asked: string): Part | null {
   return asked === 'tuner' ? 'T' : asked === 'clock' ? 'C' : asked === 'show' ? 'H' : null
 }
 
-/** Whatever the foot does to it: all lists of a switch together, and those of banks where it travels. */
-export const switchParts = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): SwitchParts => {
-  const [touches, asks] = [new Set<Part>(), new Set<Part>()]
-  const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
-  let [asksAll, goes, asked] = [false, false, 0]
-  const look = (actions: readonly Action[]) => {
-    for (const { action, at } of expanded(rig, actions)) {
-      if (action.kind === 'travel' || action.kind === 'layer') goes = true
-      else asked++
-      for (const asked of askedBy(rig, action)) {
-        if (asked === 'all') asksAll = true
-        const part = askedPart(asked)
-        if (part) asks.add(part)
-      }
-      for (const one of [action, ...oneOf(rig, action)]) {
-        const steps = actionSteps(rig, one, doingFirst(rig, footswitch))
-        for (const op of planSteps(rig, controllerId, steps, at))
-          for (const part of touchedBy(rig, op)) touches.add(part)
-      }
-    }
-  }
-  for (const { actions } of actionLists(footswitch)) look(actions)
-  if (goes)
-    for (const { enter, leave } of Object.values(rig.banks)) {
-      look(enter)
-      look(leave)
-    }
-  const mates = Object.values(rig.switches).filter(
-    ({ id, group, bankId }) =>
-      id === footswitch.id ||
-      (goes && own(rig.controllers, controllerId)?.onBank === 'restarts') ||
-      (group !== '' && group === footswitch.group && bankId === footswitch.bankId),
-  )
-  for (const { id, positions } of mates) {
-    touches.add(`d/${id}`)
-    if (positions.length > 1) touches.add(`n/${id}`)
-  }
-  const reads = new Set(asks)
-  for (const part of touches) {
-    if (isStateful(rig, part)) reads.add(part)
-    for (const more of partsBehind(rig, part)) reads.add(more)
-  }
-  const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
-  return { touches, asks, reads, asksAll, asksHowLong: asksAll && asked > 1, goes, turn }
-})
-
 /** A switch that does as turning banks by the controller's own switches does: what banks do as the foot comes and goes. */
 export const turningSwitch = perTables(['banks'], (rig: Rig): Footswitch => {
   const [bank] = Object.values(rig.banks)
@@ -301,52 +236,6 @@ export const turningSwitch = perTables(['banks'], (rig: Rig): Footswitch => {
     number: 1,
     positions: [[{ kind: 'travel', to: 'next', bankId: null }]],
   }
-})
-
-export const turningParts = (rig: Rig): SwitchParts => switchParts(rig, turningSwitch(rig))
-
-/** The parts of all that a foot can do: of every switch, and of turning banks. */
-export const everyParts = perTables(FLOOR_TABLES, (rig: Rig): readonly SwitchParts[] => [
-  ...Object.values(rig.switches).map((one) => switchParts(rig, one)),
-  turningParts(rig),
-])
-
-/**
- * Parts among which some others' changes are decided: with these, and where the foot is, a floor's next state at them
- * is known. Grows what is given until nothing more is asked for.
- */
-export function closed(rig: Rig, wanted: Iterable<Part>): ReadonlySet<Part> {
-  const all = new Set(wanted)
-  const isDevice = (part: Part) => 'DPK'.includes(part[0]!)
-  for (let before = -1; before !== all.size;) {
-    before = all.size
-    for (const part of [...all]) for (const more of partsBehind(rig, part)) all.add(more)
-    for (const { touches, asks, asksAll, asksHowLong, goes, turn } of everyParts(rig)) {
-      const isTouched = [...all].some((part) => touches.has(part) || (asksAll && isDevice(part)))
-      if (isTouched) for (const part of asks) all.add(part)
-      if (isTouched && asksHowLong) for (const part of sentToDeaf(rig)) all.add(part)
-      if (asksAll)
-        for (const part of [...all].filter(isDevice)) for (const more of believedBehind(part)) all.add(more)
-      if ((isTouched || goes) && turn !== null) all.add(turn)
-    }
-  }
-  return all
-}
-
-/** All that is remembered as sent to devices that lose messages while they load. */
-const sentToDeaf = perTables(FLOOR_TABLES, (rig: Rig): readonly Part[] => {
-  const isDeaf = (deviceId: string) => {
-    const device = own(rig.devices, deviceId)
-    return device !== undefined && device.whileDeaf === 'loses' && device.deafMs > 0
-  }
-  const sent = new Set<Part>()
-  for (const { touches } of everyParts(rig))
-    for (const part of touches) {
-      const id = part.slice(2)
-      if (part[0] === 'p' && isDeaf(id)) sent.add(part)
-      if (part[0] === 'v' && isDeaf(own(rig.controls, id)?.deviceId ?? '')) sent.add(part)
-    }
-  return [...sent]
 })
 
 /** What of the device itself decides what becomes of a part of it. */
@@ -360,13 +249,6 @@ export function partsBehind(rig: Rig, part: Part): Part[] {
     ...(control?.map === 'preset' ? [`P/${deviceId}`] : []),
     ...(control?.address.kind === 'nrpn' ? [`N/${deviceId}`] : []),
   ]
-}
-
-/** What a resync sends for a part. */
-function believedBehind(part: Part): Part[] {
-  const [kind, deviceId = '', inner = ''] = part.split('/')
-  if (kind === 'P') return [`p/${deviceId}`]
-  return kind === 'K' ? [`k/${contactKey(deviceId, inner)}`] : [`v/${inner}`, `p/${deviceId}`]
 }
 
 /** Whether what becomes of a part hangs on what is there: it changes over, takes steps, or is put together of two bytes. */

@@ -11,8 +11,10 @@ import { startFloor } from '../simulate/step'
 import { fixesOf } from './fixes'
 import { floorMachine } from './floorMachine'
 import { lampRigs } from './makeLampRigs'
+import { makeProofRig } from './makeProofRig'
 import { atRest, makeMove, makeMoves, movesAt, restingStart } from './moves'
 import { paceLine } from './paceLine'
+import { proofOf } from './proof'
 import { soundsLine } from './soundsLine'
 import { switchesLine } from './switchesLine'
 import { waysLine } from './waysLine'
@@ -197,6 +199,36 @@ describe('pace', () => {
       expect(verdict.fault.safeMs).toBe(deafMs + 1)
       expect(verdict.after).toBe(150_000)
     }
+  })
+})
+
+describe('what is proven', () => {
+  it('does not hang on the order in which rows were made', () => {
+    const backwards = (rows: object) => Object.fromEntries(Object.entries(rows).reverse())
+    const told = (rig: Rig) =>
+      [...proofOf(rig)]
+        .map(({ line, about, verdict }) =>
+          [
+            line,
+            about.id,
+            verdict.kind,
+            verdict.kind === 'fails' ? [verdict.fault.kind, verdict.moves.length] : '',
+          ].join(),
+        )
+        .sort()
+    const kinds = new Set<string>()
+    for (const seed of [1, 2, 3, 4]) {
+      const size = { banks: 3, switches: 5, devices: 2, messages: 2, layers: 1 } as const
+      const rig = makeProofRig(size, seed)
+      const turned = Object.fromEntries(
+        Object.entries(rig).map(([table, rows]) => [table, backwards(rows)]),
+      ) as unknown as Rig
+      const said = told(rig)
+      expect(told(turned)).toEqual(said)
+      for (const one of said) kinds.add(one.split(',')[2]!)
+    }
+    expect([...kinds].sort()).toContain('fails')
+    expect([...kinds].sort()).toContain('holds')
   })
 })
 

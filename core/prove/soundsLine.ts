@@ -85,7 +85,7 @@ const effectOn = (move: MachineMove, component: number | undefined): Effect | un
   move.effects.find((effect) => effect.component === component)
 
 /** What is so of the devices once a sound is there. */
-export const claimsOfSound = (rig: Rig, soundId: SoundId): readonly Claim[] =>
+const claimsOfSound = (rig: Rig, soundId: SoundId): readonly Claim[] =>
   lampSays(rig, [{ kind: 'recallSound', soundId }], NOTHING_KNOWN).flatMap(({ claims }) => claims)
 
 function* missed(

@@ -30,22 +30,15 @@ const verdict = computed((): 'fails' | 'open' | 'looking' | 'none' | 'holds' => 
   if (open.value.length > 0) return 'open'
   return proved.length === 0 ? 'none' : 'holds'
 })
-const said = computed(() => {
-  switch (verdict.value) {
-    case 'fails':
-      return `${count(faults.length, 'thing')} against it`
-    case 'looking':
-      return holding.value.length > 0 ? `${holding.value.length} so far` : 'looking'
-    case 'open':
-      return `not proven of ${open.value.length}`
-    case 'none':
-      return 'nothing to show'
-    case 'holds':
-      return line === 'ways'
-        ? `holds, within ${count(within.value, 'step')}`
-        : `holds for ${holding.value.length}`
-  }
-})
+const SAID: Record<typeof verdict.value, () => string> = {
+  fails: () => `${count(faults.length, 'thing')} against it`,
+  looking: () => (holding.value.length > 0 ? `${holding.value.length} so far` : 'looking'),
+  open: () => `not proven of ${open.value.length}`,
+  none: () => 'nothing to show',
+  holds: () =>
+    line === 'ways' ? `holds, within ${count(within.value, 'step')}` : `holds for ${holding.value.length}`,
+}
+const said = computed(() => SAID[verdict.value]())
 const ICONS = {
   fails: TriangleAlert,
   open: CircleDashed,

@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Machine } from './machine'
-import { makePromela } from './makePromela'
+import type { Machine } from '../core/explore/machine'
+import { makePromela } from '../core/explore/makePromela'
 
 /** Debian's model checker (packages.debian.org/spin), and a compiler for what it writes; installed where that can be done. */
 export function hasSpin(): boolean {

@@ -9,12 +9,12 @@ import {
   makeRig,
   makeRole,
   makeSwitch,
-} from '../core/rig/makeRig'
-import { seeded } from '../core/base/seeded'
-import type { Rig } from '../core/rig/rig'
-import type { Action } from '../core/rig/table/action'
+} from '../rig/makeRig'
+import { seeded } from '../base/seeded'
+import type { Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
 
-export interface ProofSize {
+interface ProofSize {
   readonly banks: number
   readonly switches: number
   readonly devices: number
@@ -29,7 +29,10 @@ export interface ProofSize {
  * A rig as a player with a large board has it, from a fixed seed: of each bank two switches travel, the others recall presets
  * and set controls, two in ten with a second position, some by what was sent last; some of the controls change over by themselves.
  */
-export function proofRig({ banks, switches, devices, messages, layers, alternates = 2 }: ProofSize, seed = 7): Rig {
+export function makeProofRig(
+  { banks, switches, devices, messages, layers, alternates = 2 }: ProofSize,
+  seed = 7,
+): Rig {
   const random = seeded(seed)
   const below = (n: number) => Math.floor(random() * n)
   const each = <One>(n: number, one: (n: number) => One) => Array.from({ length: n }, (_, at) => one(at))
@@ -59,19 +62,27 @@ export function proofRig({ banks, switches, devices, messages, layers, alternate
     devices: each(devices, (n) => makeDevice(`d${n}`, n + 1, { order: n, deafMs: 0 })),
     cables: each(devices, (n) => makeCable(n === 0 ? 'controller.out' : `d${n - 1}.thru`, `d${n}.in`)),
     controls: each(devices * CONTROLS, (n) =>
-      makeControl(`d${Math.floor(n / CONTROLS)}-c${n % CONTROLS}`, `d${Math.floor(n / CONTROLS)}`, 20 + (n % CONTROLS), {
-        order: n,
-        reading:
-          n % CONTROLS === 15
-            ? { kind: 'toggle', value: 127 }
-            : n % CONTROLS < 6
-              ? { kind: 'switch', isStrict: false }
-              : { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
-      }),
+      makeControl(
+        `d${Math.floor(n / CONTROLS)}-c${n % CONTROLS}`,
+        `d${Math.floor(n / CONTROLS)}`,
+        20 + (n % CONTROLS),
+        {
+          order: n,
+          reading:
+            n % CONTROLS === 15
+              ? { kind: 'toggle', value: 127 }
+              : n % CONTROLS < 6
+                ? { kind: 'switch', isStrict: false }
+                : { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
+        },
+      ),
     ),
     presets: each(devices * 6, (n) =>
       makePreset(`d${Math.floor(n / 6)}-p${n % 6}`, `d${Math.floor(n / 6)}`, n % 6, '', {
-        recalls: each(3, (c) => ({ controlId: `d${Math.floor(n / 6)}-c${c}` as never, value: ((n + c) % 2) * 127 })),
+        recalls: each(3, (c) => ({
+          controlId: `d${Math.floor(n / 6)}-c${c}` as never,
+          value: ((n + c) % 2) * 127,
+        })),
       }),
     ),
     banks: names.map((name, n) => makeBank(name, n)),
