@@ -41,6 +41,11 @@ const matrix = async (page) => {
   for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
   await page.waitForTimeout(500)
 }
+/** A lamp that can lie, with the steps that show it and what mends it. */
+const proven = async (page) => {
+  await page.getByRole('button', { name: /The lamp of Freeze/ }).click({ timeout: 120_000 })
+  await page.getByRole('button', { name: 'Keep this lamp dark' }).waitFor({ timeout: 120_000 })
+}
 const banks = async (page) => {
   await page.keyboard.press('5')
   await page.waitForTimeout(600)
@@ -121,19 +126,6 @@ const follow = async (page) => {
   await desk.waitForTimeout(1500)
   await desk.close()
 }
-const loops = async (page) => {
-  await page.getByRole('tab', { name: 'Loops' }).click()
-  for (let n = 0; n < 3; n++) await page.keyboard.press(']')
-  for (let n = 0; n < 2; n++) {
-    await page.keyboard.press('3', { delay: 80 })
-    await page.waitForTimeout(2400)
-  }
-  await page.keyboard.down('3')
-  await page.waitForTimeout(2300)
-  await page.keyboard.up('3')
-  await page.evaluate(() => document.activeElement.blur())
-  await page.waitForTimeout(500)
-}
 /** A round under way, after a step on another sound than the one called. */
 const practise = async (page) => {
   await page.getByRole('tab', { name: 'Practice' }).click()
@@ -188,7 +180,7 @@ const PICTURES = [
   { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
-  { name: 'tempo-loops', path: 'tempo', theme: 'stage', work: loops },
+  { name: 'proof', path: 'proof', theme: 'light', work: proven },
   { name: 'setlist', path: 'show', theme: 'light', work: parts },
   { name: 'setlist-board', path: 'show', theme: 'light', work: board },
   {
