@@ -483,6 +483,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
       { kind: 'soundLeaves', sound: 'Chorus', thing: 'Tape echo Mix', usual: '', is: '40 %', by: '' },
       { kind: 'deaf', switch: 'Verse', before: 'Solo', device: 'Hall reverb', afterMs: 150, safeMs: 230 },
       { kind: 'deaf', switch: 'Verse', before: '', device: 'Hall reverb', afterMs: 0, safeMs: 0 },
+      { kind: 'notOnFoot', sound: 'Verse' },
       { kind: 'noWay', sound: 'Verse', bank: '3 Storm', layer: 'base' },
       { kind: 'noHome', bank: '3 Storm', layer: 'shift' },
       { kind: 'dead', switch: 'Verse' },

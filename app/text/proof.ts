@@ -6,6 +6,7 @@ export const PROOF_TEXT: Record<ProofLine, string> = {
   sounds: 'Every sound comes out whole, from wherever it is recalled.',
   lamps: 'Every lamp says what is so.',
   pace: `Nothing is lost on a device that loads, down to ${SHORTEST_MS} ms between two steps.`,
+  show: 'Every part of the show comes out, also after one wrong step.',
   ways: 'Every sound, and home, is reached from every bank and layer.',
   switches: 'No switch is dead, a twin of its neighbour, or undoes what it recalls.',
 }
@@ -24,6 +25,12 @@ export const NOT_PROVEN_TEXT: Record<NotProven, string> = {
 export function provedName(rig: Rig, { about }: Proved): string {
   if (about.table === 'sounds') return own(rig.sounds, about.id)?.name ?? ''
   if (about.table === 'banks') return 'Home'
+  if (about.table === 'parts') {
+    const part = own(rig.parts, about.id)
+    const song = own(rig.songs, part?.songId ?? '')
+    const sound = own(rig.sounds, part?.soundId ?? '')
+    return `${song?.name ?? ''}: ${part?.name || (sound?.name ?? '')}`
+  }
   const footswitch = own(rig.switches, about.id)
   return footswitch ? switchPlace(rig, footswitch) : ''
 }

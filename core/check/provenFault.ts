@@ -43,6 +43,7 @@ export type FaultTold =
       readonly afterMs: number
       readonly safeMs: number
     }
+  | { readonly kind: 'notOnFoot'; readonly sound: string }
   | { readonly kind: 'noWay'; readonly sound: string; readonly bank: string; readonly layer: Layer }
   | { readonly kind: 'noHome'; readonly bank: string; readonly layer: Layer }
   | { readonly kind: 'dead'; readonly switch: string }
@@ -113,6 +114,8 @@ function faultTold(
         afterMs: Math.round((after ?? 0) / 1000),
         safeMs: fault.safeMs,
       }
+    case 'notOnFoot':
+      return { kind: 'notOnFoot', sound }
     case 'noWay':
       return { kind: 'noWay', sound, bank: bankName(rig, fault.bankId), layer: fault.layer }
     case 'noHome':

@@ -55,10 +55,14 @@ export function fewest(
   }
   // Where all that decides it is looked at, only what is so is a goal.
   const isWhole = components.every((component) => projection.kept.includes(component))
-  const goals: number[] = []
-  eachMet(rig, floor, projection, (n, place, valueAt, at) => {
-    if (mayBe(place, valueAt) && (!isWhole || isTrue(place, at, valueAt))) goals.push(n)
+  const counts = isPlaced ? 'place' : 'spot'
+  const wanted = new Set<number>()
+  eachWay(rig, floor, projection, counts, (way, place, valueAt, at) => {
+    if (mayBe(place, valueAt) && (!isWhole || isTrue(place, at, valueAt))) wanted.add(way)
   })
+  const wayOf = wayIn(floor, projection, counts)
+  const goals =
+    wanted.size === 0 ? [] : projection.met.flatMap((state, n) => (wanted.has(wayOf(state)) ? [n] : []))
   const isThere = ({ place, values }: State) => {
     const at = (component: number) => values[component]!
     return isTrue(place, at, valuesOf(rig, floor, at))
@@ -66,19 +70,19 @@ export function fewest(
   return answered(shortestRun(machine, projection, goals, components, isThere), labels)
 }
 
-/** Whether something that may come about by some parts alone surely does not. */
+/** Whether something that may come about by some parts alone, wherever the foot is, surely does not. */
 export function isNever(
   rig: Rig,
   floor: FloorMachine,
   through: readonly Part[],
-  mayBe: Question['mayBe'],
+  mayBe: (valueAt: ValueAt) => boolean,
 ): boolean {
   if (through.some((part) => floor.beyond.has(part))) return false
   const projection = seenThrough(floor, through)
   if (!projection) return false
   let isThere = false
-  eachMet(rig, floor, projection, (_, place, valueAt) => {
-    isThere ||= mayBe(place, valueAt)
+  eachWay(rig, floor, projection, 'nothing', (_, __, valueAt) => {
+    isThere ||= mayBe(valueAt)
   })
   return !isThere
 }
@@ -96,31 +100,66 @@ function valuesOf(rig: Rig, { indexOf, values }: FloorMachine, at: (component: n
   }
 }
 
-/** Each abstract state that is met, with its place among those, in the order of how many moves it is away at least. */
-export function eachMet(
+/** What of the place tells two abstract states apart: all of it, bank and layer, or nothing. */
+type Counts = 'place' | 'spot' | 'nothing'
+
+const wayIn =
+  ({ spotOf }: FloorMachine, { width }: Projection, counts: Counts) =>
+  (state: number): number => {
+    if (counts === 'place') return state
+    const row = state % width
+    return counts === 'nothing' ? row : spotOf[Math.floor(state / width)]! * width + row
+  }
+
+/**
+ * Each way in which the parts looked at can be, as far as places count, the nearest first: its number, the place where it is
+ * met first, and what the parts hold. Ways are few, however many states there are.
+ */
+export function eachWay(
   rig: Rig,
   floor: FloorMachine,
-  { met, width, kept }: Projection,
-  look: (n: number, place: number, valueAt: ValueAt, at: (component: number) => number) => void,
+  projection: Projection,
+  counts: Counts,
+  look: (way: number, place: number, valueAt: ValueAt, at: (component: number) => number) => void,
 ): void {
-  const { machine } = floor
-  const at = new Int32Array(machine.sizes.length)
+  const { width, kept } = projection
+  const { sizes } = floor.machine
+  const at = new Int32Array(sizes.length)
   const isKept = new Set(kept)
   const numberAt = (component: number) => {
     if (!isKept.has(component)) throw new Error(`${floor.parts[component]} is not looked at`)
     return at[component]!
   }
   const valueAt = valuesOf(rig, floor, numberAt)
-  for (let m = 0; m < met.length; m++) {
-    const state = met[m]!
+  const wayOf = wayIn(floor, projection, counts)
+  for (const state of firstOfWays(projection, counts, wayOf)) {
     let rest = state % width
     for (let n = kept.length - 1; n >= 0; n--) {
-      const size = machine.sizes[kept[n]!]!
+      const size = sizes[kept[n]!]!
       at[kept[n]!] = rest % size
       rest = Math.floor(rest / size)
     }
-    look(m, Math.floor(state / width), valueAt, numberAt)
+    look(wayOf(state), Math.floor(state / width), valueAt, numberAt)
   }
+}
+
+const firsts = new WeakMap<Projection, Map<Counts, readonly number[]>>()
+
+/** The state in which each way is met first. */
+function firstOfWays(
+  projection: Projection,
+  counts: Counts,
+  wayOf: (state: number) => number,
+): readonly number[] {
+  if (counts === 'place') return projection.met
+  let all = firsts.get(projection)
+  if (!all) firsts.set(projection, (all = new Map()))
+  let found = all.get(counts)
+  if (!found) {
+    const ways = new Set<number>()
+    all.set(counts, (found = projection.met.filter((state) => ways.size !== ways.add(wayOf(state)).size)))
+  }
+  return found
 }
 
 /**
@@ -143,12 +182,18 @@ export function seenThrough(floor: FloorMachine, parts: readonly Part[]): Projec
 
 const known = new WeakMap<Machine, Map<string, Projection | null>>()
 
+const freeKnown = new WeakMap<Machine, (component: number) => boolean>()
+
 function freeOf({ machine, parts }: FloorMachine): (component: number) => boolean {
+  const before = freeKnown.get(machine)
+  if (before) return before
   const jumping = new Set([...new Set(machine.moves.flat())].flatMap(({ jump }) => jump?.reads ?? []))
   const ways = [...jumping].reduce((product, component) => product * machine.sizes[component]!, 1)
-  return (component) =>
+  const isFree = (component: number) =>
     ('nH'.includes(parts[component]![0]!) && !jumping.has(component)) ||
     (jumping.has(component) && ways > WAYS_MAX)
+  freeKnown.set(machine, isFree)
+  return isFree
 }
 
 /** A floor of a machine as far as some parts go, to ask of it what can be asked of any floor. */

@@ -23,6 +23,8 @@ export interface FloorMachine {
   readonly places: readonly string[]
   /** Bank and layer of each place. */
   readonly spots: readonly string[]
+  /** By place the first one of the same bank and layer. */
+  readonly spotOf: readonly number[]
   readonly parts: readonly Part[]
   readonly indexOf: ReadonlyMap<Part, number>
   /** By part what its values stand for. */
@@ -298,6 +300,7 @@ function assembled(
   const indexOf = new Map(parts.map((part, n) => [part, n]))
   const values = parts.map((part) => domains.of(part).values)
   const sizes = values.map((all) => all.length)
+  const spots = places.map((place) => JSON.parse(place).slice(0, 2).join(' ') as string)
   const labels = new Map<MachineMove, Label>()
   const moves = new Map<Command, MachineMove>()
   for (const command of commands) {
@@ -323,7 +326,8 @@ function assembled(
       },
     },
     places,
-    spots: places.map((place) => JSON.parse(place).slice(0, 2).join(' ')),
+    spots,
+    spotOf: spots.map((spot) => spots.indexOf(spot)),
     parts,
     indexOf,
     values,

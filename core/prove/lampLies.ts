@@ -95,10 +95,10 @@ function searched(rig: Rig, whole: Footswitch, only: Part | null): LampVerdict {
     const all = isSplit ? through : [...asked, preset]
     const isLyingHere = isLying(through)
     // In the player's own colours a lamp may say the contrary of what its list does.
-    const mayBeApart = (_: number, valueAt: ValueAt) =>
+    const mayBeApart = (valueAt: ValueAt) =>
       mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 || isShown ? 'mixed' : 'sent')
     const mayBe = (place: number, valueAt: ValueAt) =>
-      mayBeApart(place, valueAt) || (!isFollowing && isLyingHere(place, valueAt))
+      mayBeApart(valueAt) || (!isFollowing && isLyingHere(place, valueAt))
     // Without asking which sound it is, or which of its group was stepped on last, first: mostly that is enough.
     if (isFollowing && isNever(rig, floor, [...pair, preset], mayBeApart)) continue
     const isOfOurs = (valueAt: ValueAt) => !needsSound || sounds.has(String(valueAt('S')))

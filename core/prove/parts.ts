@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
+import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
 import type { Claim } from '../switching/claim'
@@ -90,6 +90,8 @@ const allActions = (rig: Rig): Action[] => [
   ...Object.values(rig.banks).flatMap(({ enter, leave }) => [...enter, ...leave]),
 ]
 
+const blank = perTables(FLOOR_TABLES, floorAtPowerOn)
+
 /** A floor at rest with some parts as given, and all others as nothing was there. Inverse of {@link partOf} for those. */
 export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, PartValue>): FloorState {
   const [bankId, layer, heldBy, back, held, fired] = JSON.parse(place)
@@ -128,7 +130,7 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, PartVa
   known.next = tables['n'] as never
   known.done = tables['d'] as never
   return {
-    ...floorAtPowerOn(rig),
+    ...blank(rig),
     known,
     devices,
     feet: held === null ? {} : { [held]: { isDown: true, id: 0, fired, isWaiting: false } },

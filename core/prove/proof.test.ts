@@ -7,12 +7,13 @@ import { makeBank, makeController, makePort, makeRig, makeRole, makeSound, makeS
 import type { Action } from '../rig/table/action'
 import { floorRig, onFloor } from '../simulate/makeFloor'
 import { deviceState, type FloorState } from '../simulate/floor'
+import { playSteps } from '../simulate/run'
 import { startFloor } from '../simulate/step'
 import { fixesOf } from './fixes'
 import { floorMachine } from './floorMachine'
 import { lampRigs } from './makeLampRigs'
 import { makeProofRig } from './makeProofRig'
-import { atRest, makeMove, makeMoves, movesAt, restingStart } from './moves'
+import { atRest, makeMove, makeMoves, movesAt, restingStart, stepsOfMoves } from './moves'
 import { paceLine } from './paceLine'
 import { proofOf } from './proof'
 import { soundsLine } from './soundsLine'
@@ -185,21 +186,61 @@ describe('pace', () => {
   const faultOf = (deafMs: number) => {
     const rig = floorOfLists(lists(), { deafMs })
     const all = [...paceLine(rig, floorMachine(rig))]
-    return { rig, fails: all.filter(({ verdict }) => verdict.kind === 'fails'), all }
+    return { rig, fails: all.filter(({ verdict }) => verdict.kind === 'fails') }
   }
 
   it('holds as long as the device hears again within 150 ms, and says how long to wait where it does not', () => {
     // One program change is two bytes, 640 µs: the device is deaf from then on (31,250 baud, 10 bits a byte; MIDI 1.0).
     for (const deafMs of [20, 100, 149]) expect(faultOf(deafMs).fails).toEqual([])
     for (const deafMs of [151, 250, 400]) {
-      const { fails } = faultOf(deafMs)
+      const { rig, fails } = faultOf(deafMs)
       expect(fails).toHaveLength(1)
       const [{ verdict }] = fails as [(typeof fails)[number]]
       if (verdict.kind !== 'fails' || verdict.fault.kind !== 'deaf') throw new Error(verdict.kind)
       expect(verdict.fault.safeMs).toBe(deafMs + 1)
       expect(verdict.after).toBe(150_000)
+      // Played as feet from power-on it is lost just so, and no more once the foot waits as long as it is told to.
+      const isLost = (after: number) => {
+        const { steps, length } = stepsOfMoves(rig, restingStart(rig), verdict.moves, after)
+        return playSteps(rig, steps, length).wire.some(({ lostBy }) => lostBy.length > 0)
+      }
+      expect(isLost(150_000)).toBe(true)
+      expect(isLost(deafMs * 1000)).toBe(true)
+      expect(isLost(verdict.fault.safeMs * 1000)).toBe(false)
     }
   })
+})
+
+describe('the show', () => {
+  it('misses a part only where the run played to its end misses it, and none of a sound that always comes out', () => {
+    const count = { fails: 0, holds: 0 }
+    fc.assert(
+      fc.property(lampRigs, (rig) => {
+        const all = [...proofOf(rig)]
+        const missed = new Set(
+          all.flatMap(({ line, verdict }) =>
+            line === 'sounds' && verdict.kind === 'fails' && verdict.fault.kind === 'soundMissed'
+              ? [verdict.fault.soundId as string]
+              : [],
+          ),
+        )
+        for (const { line, verdict } of all) {
+          if (line !== 'show') continue
+          if (verdict.kind === 'holds') count.holds++
+          if (verdict.kind !== 'fails' || verdict.fault.kind !== 'soundMissed') continue
+          count.fails++
+          const { claim, soundId } = verdict.fault
+          expect([...missed]).toContain(soundId)
+          const end = makeMoves(rig, restingStart(rig), verdict.moves).at(-1)!.state
+          expect(end.known.sound).toBe(soundId)
+          if (claim.kind === 'preset') expect(deviceState(end, claim.deviceId).preset).not.toBe(claim.index)
+        }
+      }),
+      { numRuns: 120, seed: 22_2026 },
+    )
+    expect(count.holds).toBeGreaterThan(50)
+    expect(count.fails).toBeGreaterThan(5)
+  }, 120_000)
 })
 
 describe('what is proven', () => {

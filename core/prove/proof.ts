@@ -3,6 +3,7 @@ import { floorMachine } from './floorMachine'
 import { lampsToProve, lampVerdict } from './lampLies'
 import { paceLine } from './paceLine'
 import type { Proved } from './proved'
+import { showLine } from './showLine'
 import { soundsLine } from './soundsLine'
 import { switchesLine } from './switchesLine'
 import { waysLine } from './waysLine'
@@ -10,9 +11,18 @@ import { waysLine } from './waysLine'
 /** All that is proven of a rig, one thing after the other, what is worst when it fails first. */
 export function* proofOf(rig: Rig): Generator<Proved> {
   const floor = floorMachine(rig)
-  yield* soundsLine(rig, floor)
+  const soundSo = new Map<string, 'holds' | 'fails' | 'open'>()
+  for (const one of soundsLine(rig, floor)) {
+    const { id } = one.about
+    const so = soundSo.get(id) ?? 'holds'
+    // What a sound leaves as it is, is not what it says.
+    const isMissed = one.verdict.kind === 'fails' && one.verdict.fault.kind === 'soundMissed'
+    soundSo.set(id, isMissed ? 'fails' : one.verdict.kind === 'notProven' && so === 'holds' ? 'open' : so)
+    yield one
+  }
   yield* lampsLine(rig)
   yield* paceLine(rig, floor)
+  yield* showLine(rig, floor, soundSo)
   yield* waysLine(rig, floor)
   yield* switchesLine(rig, floor)
 }

@@ -5,14 +5,14 @@ import type { Move } from './moves'
 import type { Part, PartValue } from './parts'
 
 /** What is proven, a line each, the worst to fail first. */
-export const PROOF_LINES = ['sounds', 'lamps', 'pace', 'ways', 'switches'] as const
+export const PROOF_LINES = ['sounds', 'lamps', 'pace', 'show', 'ways', 'switches'] as const
 
 export type ProofLine = (typeof PROOF_LINES)[number]
 
 /** One thing that was to be shown of a row of the rig. */
 export interface Proved {
   readonly line: ProofLine
-  readonly about: { readonly table: 'sounds' | 'switches' | 'banks'; readonly id: string }
+  readonly about: { readonly table: 'sounds' | 'switches' | 'banks' | 'parts'; readonly id: string }
   readonly verdict: ProofVerdict
 }
 
@@ -61,6 +61,8 @@ export type ProofFault =
       /** From this interval on, in ms, nothing is lost. */
       readonly safeMs: number
     }
+  /** No switch recalls it. */
+  | { readonly kind: 'notOnFoot'; readonly soundId: SoundId }
   /** No way leads from there to it. */
   | { readonly kind: 'noWay'; readonly soundId: SoundId; readonly bankId: string; readonly layer: Layer }
   | { readonly kind: 'noHome'; readonly bankId: string; readonly layer: Layer }

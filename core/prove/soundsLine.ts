@@ -12,7 +12,7 @@ import { truth } from '../simulate/lampTruth'
 import { holds, type Claim } from '../switching/claim'
 import { lampSays } from '../switching/action'
 import { NOTHING_KNOWN } from '../switching/known'
-import { eachMet, fewest, seenThrough, type ValueAt } from './ask'
+import { eachWay, fewest, seenThrough, type ValueAt } from './ask'
 import type { FloorMachine, Label } from './floorMachine'
 import { isAsClaimed } from './lampLies'
 import { makeMoves, restingStart } from './moves'
@@ -85,7 +85,7 @@ const effectOn = (move: MachineMove, component: number | undefined): Effect | un
   move.effects.find((effect) => effect.component === component)
 
 /** What is so of the devices once a sound is there. */
-const claimsOfSound = (rig: Rig, soundId: SoundId): readonly Claim[] =>
+export const claimsOfSound = (rig: Rig, soundId: SoundId): readonly Claim[] =>
   lampSays(rig, [{ kind: 'recallSound', soundId }], NOTHING_KNOWN).flatMap(({ claims }) => claims)
 
 function* missed(
@@ -240,7 +240,7 @@ function leftBy(
   const projection = seenThrough(floor, [part])
   if (!projection) return { kind: 'notProven', why: 'tooMany' }
   const usual: PartValue[] = []
-  eachMet(rig, floor, projection, (_, place, valueAt) => {
+  eachWay(rig, floor, projection, 'place', (_, place, valueAt) => {
     if (usual.length === 0 && recall.places.has(place)) usual.push(valueAt(part))
   })
   if (usual.length === 0) return null

@@ -5,7 +5,7 @@ import type { Rig } from '../rig/rig'
 import { placeKey } from '../rig/switchesHere'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { actionRecalls, expanded } from '../switching/action'
-import { eachMet, seenThrough } from './ask'
+import { eachWay, seenThrough } from './ask'
 import type { FloorMachine } from './floorMachine'
 import type { Part } from './parts'
 import type { ProofFault, Proved, ProofVerdict } from './proved'
@@ -105,7 +105,7 @@ function mayChange(
   const projection = seenThrough(floor, through)
   if (!projection) return null
   let changes = false
-  eachMet(rig, floor, projection, (_, place, valueAt) => {
+  eachWay(rig, floor, projection, 'place', (_, place, valueAt) => {
     if (changes || !places.has(place)) return
     let row = 0
     for (const read of effect.reads)

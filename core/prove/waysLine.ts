@@ -18,8 +18,10 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const hangs = machine.moves.some((here) => here.some(({ jump }) => (jump?.reads.length ?? 0) > 0))
   const before: number[][] = moves.map(() => [])
   moves.forEach((here, place) => {
+    // Where a move leads by what hangs on positions is not gone by: there may be a way all the same.
     for (const { jump } of here)
-      for (const to of jump?.table ?? []) if (to !== LEFT && to !== place) before[to]!.push(place)
+      if (jump?.reads.length === 0 && jump.table[0] !== LEFT && jump.table[0] !== place)
+        before[jump.table[0]!]!.push(place)
   })
   const spread = (start: ReadonlyMap<number, number>): readonly number[] => {
     const far = moves.map(() => Number.POSITIVE_INFINITY)
@@ -72,19 +74,21 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
     const start = new Map<number, number>()
     let hangsOnShow = false
     moves.forEach((here, place) => {
-      for (const { effects } of here)
+      for (const { effects, jump } of here)
         for (const { component: touched, reads, table } of effects) {
           if (touched !== component || !table.includes(value)) continue
           if (reads.some((read) => floor.parts[read]![0] !== 'n')) {
             hangsOnShow = true
             continue
           }
+          // Stepped on until it is its turn, unless it leads away before.
+          if (jump && reads.length > 0) continue
           const taps = reads.reduce((product, read) => product * sizes[read]!, 1)
           start.set(place, Math.min(taps, start.get(place) ?? Number.POSITIVE_INFINITY))
         }
     })
     const about = { table: 'sounds', id: sound.id } as const
-    if (start.size === 0 && hangsOnShow) {
+    if (start.size === 0 && (hangsOnShow || hangs)) {
       yield { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
       continue
     }

@@ -20,6 +20,8 @@ describe('what is proven of the demo', () => {
     expect(count('ways')).toBe(Object.keys(rig.sounds).length + 1)
     expect(count('switches')).toBe(Object.keys(rig.switches).length)
     expect(count('lamps')).toBeGreaterThan(40)
+    // Every part of the show comes out, also after one wrong step.
+    expect(count('show')).toBe(Object.keys(rig.parts).length)
   })
 
   it('holds but for one sound that leaves the preamp as it finds it, and two lamps of the storm', () => {

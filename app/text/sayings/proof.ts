@@ -38,6 +38,11 @@ function faultText(fault: FaultTold): { readonly title: string; readonly why: st
             title: `${fault.switch} sends to ${fault.device} while it loads.`,
             why: 'What comes then is lost.',
           }
+    case 'notOnFoot':
+      return {
+        title: `${fault.sound} is in the show and on no switch.`,
+        why: 'The part it is for cannot be stepped to.',
+      }
     case 'noWay':
       return {
         title: `${fault.sound} cannot be reached from everywhere.`,
