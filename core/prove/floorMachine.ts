@@ -32,6 +32,8 @@ export interface FloorMachine {
   readonly labels: ReadonlyMap<MachineMove, Label>
   /** Parts that would take too many values, or hang on too many, to be looked at. */
   readonly beyond: ReadonlySet<Part>
+  /** Moves that do something to those: not all they do is in their tables. */
+  readonly blurred: ReadonlySet<MachineMove>
 }
 
 /** What a move of the machine is to a foot. */
@@ -197,6 +199,16 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
     isNew = false
     for (const command of commands) if (complete(command)) isNew = true
   }
+  // What hangs on something that was not looked at to the end was not either.
+  for (let isGrowing = true; isGrowing;) {
+    isGrowing = false
+    for (const { targets } of commands)
+      for (const { part, reads } of targets)
+        if (!beyond.has(part!) && reads.some((read) => beyond.has(read))) {
+          beyond.add(part!)
+          isGrowing = true
+        }
+  }
   return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond })
 })
 
@@ -302,6 +314,7 @@ function assembled(
   const sizes = values.map((all) => all.length)
   const spots = places.map((place) => JSON.parse(place).slice(0, 2).join(' ') as string)
   const labels = new Map<MachineMove, Label>()
+  const blurred = new Set<MachineMove>()
   const moves = new Map<Command, MachineMove>()
   for (const command of commands) {
     const { goes, label } = command
@@ -315,6 +328,7 @@ function assembled(
     const move: MachineMove = { effects, jump: jump ?? null }
     moves.set(command, move)
     labels.set(move, label)
+    if (command.targets.some(({ part }) => beyond.has(part!))) blurred.add(move)
   }
   return {
     machine: {
@@ -333,6 +347,7 @@ function assembled(
     values,
     labels,
     beyond,
+    blurred,
   }
 }
 

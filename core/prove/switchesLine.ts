@@ -25,7 +25,7 @@ const SEEN: ReadonlySet<string> = new Set([
  */
 export function* switchesLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const byPlace = movesBySwitch(floor)
-  const twins = twinsOf(rig, floor, byPlace)
+  const twins = twinsOf(floor, byPlace)
   for (const one of Object.values(rig.switches)) {
     const ours = byPlace.get(one.id)
     if (!ours || !isProgrammed(one)) continue
@@ -81,6 +81,7 @@ function isDead(rig: Rig, floor: FloorMachine, footswitch: Footswitch, ours: Our
   // Coming to a sound or a tempo is something, though every device is there already: a lamp comes on.
   for (const [move, places] of ours) {
     if (move.jump) return false
+    if (floor.blurred.has(move)) return null
     for (const effect of move.effects) {
       const part = floor.parts[effect.component]!
       if (!isOfDevice(part)) continue
@@ -118,11 +119,9 @@ function mayChange(
 
 /** Switches that can be stepped on at the same place and do the same there, by the later one: what the lamps show apart. */
 function twinsOf(
-  rig: Rig,
   floor: FloorMachine,
   bySwitch: ReadonlyMap<SwitchId, Ours>,
 ): ReadonlyMap<SwitchId, SwitchId> {
-  void rig
   const { parts, machine, labels } = floor
   const text = (move: MachineMove): string => {
     const { effects, jump } = move
@@ -145,7 +144,11 @@ function twinsOf(
     for (const move of here) {
       const { footswitch, move: made } = labels.get(move)!
       if (!footswitch || made.kind !== 'press' || twins.has(footswitch.id)) continue
-      if (!isJudged(footswitch)) continue
+      if (
+        !isJudged(footswitch) ||
+        [...bySwitch.get(footswitch.id)!.keys()].some((one) => floor.blurred.has(one))
+      )
+        continue
       const key = whole(footswitch.id)
       const first = met.get(key)
       if (!first) met.set(key, footswitch)

@@ -70,14 +70,14 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   for (const sound of inOrder(rig.sounds)) {
     if (component === undefined) break
     const value = floor.values[component]!.indexOf(sound.id)
-    if (value < 0) continue
+    if (value < 0 && !floor.beyond.has('S')) continue
     const start = new Map<number, number>()
     let hangsOnShow = false
     moves.forEach((here, place) => {
       for (const { effects, jump } of here)
         for (const { component: touched, reads, table } of effects) {
           if (touched !== component || !table.includes(value)) continue
-          if (reads.some((read) => floor.parts[read]![0] !== 'n')) {
+          if (reads.some((read) => !floor.parts.at(read)!.startsWith('n'))) {
             hangsOnShow = true
             continue
           }
@@ -88,7 +88,7 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
         }
     })
     const about = { table: 'sounds', id: sound.id } as const
-    if (start.size === 0 && (hangsOnShow || hangs)) {
+    if (start.size === 0 && (hangsOnShow || hangs || floor.beyond.has('S'))) {
       yield { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
       continue
     }
