@@ -25,7 +25,8 @@ export interface FloorMachine {
   readonly spots: readonly string[]
   /** By place the first one of the same bank and layer. */
   readonly spotOf: readonly number[]
-  readonly parts: readonly Part[]
+  /** By component the part it stands for. */
+  readonly shows: readonly Part[]
   readonly indexOf: ReadonlyMap<Part, number>
   /** By part what its values stand for. */
   readonly values: readonly (readonly PartValue[])[]
@@ -342,7 +343,7 @@ function assembled(
     places,
     spots,
     spotOf: spots.map((spot) => spots.indexOf(spot)),
-    parts,
+    shows: parts,
     indexOf,
     values,
     labels,
