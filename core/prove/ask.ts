@@ -127,7 +127,7 @@ export function eachWay(
   const at = new Int32Array(sizes.length)
   const isKept = new Set(kept)
   const numberAt = (component: number) => {
-    if (!isKept.has(component)) throw new Error(`${floor.shows[component]} is not looked at`)
+    if (!isKept.has(component)) throw new Error(`${floor.partAt[component]} is not looked at`)
     return at[component]!
   }
   const valueAt = valuesOf(rig, floor, numberAt)
@@ -184,13 +184,13 @@ const known = new WeakMap<Machine, Map<string, Projection | null>>()
 
 const freeKnown = new WeakMap<Machine, (component: number) => boolean>()
 
-function freeOf({ machine, shows }: FloorMachine): (component: number) => boolean {
+function freeOf({ machine, partAt }: FloorMachine): (component: number) => boolean {
   const before = freeKnown.get(machine)
   if (before) return before
   const jumping = new Set([...new Set(machine.moves.flat())].flatMap(({ jump }) => jump?.reads ?? []))
   const ways = [...jumping].reduce((product, component) => product * machine.sizes[component]!, 1)
   const isFree = (component: number) =>
-    ('nH'.includes(shows[component]![0]!) && !jumping.has(component)) ||
+    ('nH'.includes(partAt[component]![0]!) && !jumping.has(component)) ||
     (jumping.has(component) && ways > WAYS_MAX)
   freeKnown.set(machine, isFree)
   return isFree

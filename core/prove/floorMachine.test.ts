@@ -13,10 +13,10 @@ describe('a floor as a machine', () => {
     fc.assert(
       fc.property(lampRigs, fc.integer({ min: 1, max: 2 ** 31 - 1 }), (rig, seed) => {
         const floor = floorMachine(rig)
-        const { machine, places, shows, values, labels, beyond } = floor
+        const { machine, places, partAt, values, labels, beyond } = floor
         if (beyond.size > 0) open++
         // Too much may decide what becomes of a part where messages are lost: that is said, and nothing of it claimed.
-        const known = shows.flatMap((part, n) => (beyond.has(part) ? [] : [[part, n] as const]))
+        const known = partAt.flatMap((part, n) => (beyond.has(part) ? [] : [[part, n] as const]))
         const random = seeded(seed)
         let state = restingStart(rig)
         let ours = machine.start

@@ -26,7 +26,7 @@ export interface FloorMachine {
   /** By place the first one of the same bank and layer. */
   readonly spotOf: readonly number[]
   /** By component the part it stands for. */
-  readonly shows: readonly Part[]
+  readonly partAt: readonly Part[]
   readonly indexOf: ReadonlyMap<Part, number>
   /** By part what its values stand for. */
   readonly values: readonly (readonly PartValue[])[]
@@ -343,7 +343,7 @@ function assembled(
     places,
     spots,
     spotOf: spots.map((spot) => spots.indexOf(spot)),
-    shows: parts,
+    partAt: parts,
     indexOf,
     values,
     labels,

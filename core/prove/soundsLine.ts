@@ -137,7 +137,7 @@ function missedBy(
   belief: Part,
   part: Part,
 ): ProofVerdict | null {
-  const { indexOf, shows, values } = floor
+  const { indexOf, partAt, values } = floor
   const { move } = recall
   const [effect, told] = [effectOn(move, indexOf.get(part)), effectOn(move, indexOf.get(belief))]
   const isToldOtherwise =
@@ -149,11 +149,11 @@ function missedBy(
   )
     return null
   const through = [...recall.reads, ...(effect?.reads ?? []), ...(told?.reads ?? [])].map(
-    (component) => shows[component]!,
+    (component) => partAt[component]!,
   )
   const all = [...new Set([...through, part, belief])]
   const numberOf = (valueAt: ValueAt) => (component: number) =>
-    values[component]!.indexOf(valueAt(shows[component]!))
+    values[component]!.indexOf(valueAt(partAt[component]!))
   const isMissed = (place: number, valueAt: ValueAt) => {
     const numberAt = numberOf(valueAt)
     return (
@@ -249,7 +249,7 @@ function leftBy(
     if (usual.length === 0 && recall.places.has(place)) usual.push(valueAt(part))
   })
   if (usual.length === 0) return null
-  const through = [part, ...recall.reads.map((component) => floor.shows[component]!)]
+  const through = [part, ...recall.reads.map((component) => floor.partAt[component]!)]
   const isOther = (place: number, valueAt: ValueAt) => recall.places.has(place) && valueAt(part) !== usual[0]
   const found = fewest(rig, floor, {
     through,
@@ -257,7 +257,7 @@ function leftBy(
     mayBe: isOther,
     isSo: (place, valueAt) =>
       isOther(place, valueAt) &&
-      recall.isIt((component) => floor.values[component]!.indexOf(valueAt(floor.shows[component]!))),
+      recall.isIt((component) => floor.values[component]!.indexOf(valueAt(floor.partAt[component]!))),
     isPlaced: true,
   })
   if (found.kind === 'never') return null

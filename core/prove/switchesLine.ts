@@ -83,7 +83,7 @@ function isDead(rig: Rig, floor: FloorMachine, footswitch: Footswitch, ours: Our
     if (move.jump) return false
     if (floor.blurred.has(move)) return null
     for (const effect of move.effects) {
-      const part = floor.shows[effect.component]!
+      const part = floor.partAt[effect.component]!
       if (!isOfDevice(part)) continue
       const changes = mayChange(rig, floor, effect, part, new Set(places))
       if (changes !== false) return changes === null ? null : false
@@ -100,9 +100,9 @@ function mayChange(
   part: Part,
   places: ReadonlySet<number>,
 ): boolean | null {
-  const { shows, values } = floor
+  const { partAt, values } = floor
   if (floor.beyond.has(part)) return null
-  const through = [part, ...effect.reads.map((read) => shows[read]!)]
+  const through = [part, ...effect.reads.map((read) => partAt[read]!)]
   const projection = seenThrough(floor, through)
   if (!projection) return null
   let changes = false
@@ -110,7 +110,7 @@ function mayChange(
     if (changes || !places.has(place)) return
     let row = 0
     for (const read of effect.reads)
-      row = row * floor.machine.sizes[read]! + values[read]!.indexOf(valueAt(shows[read]!))
+      row = row * floor.machine.sizes[read]! + values[read]!.indexOf(valueAt(partAt[read]!))
     const value = effect.table[row]!
     changes = value !== LEFT && values[effect.component]![value] !== valueAt(part)
   })
@@ -122,12 +122,12 @@ function twinsOf(
   floor: FloorMachine,
   bySwitch: ReadonlyMap<SwitchId, Ours>,
 ): ReadonlyMap<SwitchId, SwitchId> {
-  const { shows, machine, labels } = floor
+  const { partAt, machine, labels } = floor
   const text = (move: MachineMove): string => {
     const { effects, jump } = move
     const seen = effects
-      .filter(({ component }) => !'dn'.includes(shows[component]![0]!))
-      .map(({ component, reads, table }) => `${shows[component]} ${reads.join()} ${table.join()}`)
+      .filter(({ component }) => !'dn'.includes(partAt[component]![0]!))
+      .map(({ component, reads, table }) => `${partAt[component]} ${reads.join()} ${table.join()}`)
       .sort()
     return `${labels.get(move)!.move.kind} ${seen.join(';')} ${jump ? jump.table.join() : ''}`
   }

@@ -77,7 +77,7 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
       for (const { effects, jump } of here)
         for (const { component: touched, reads, table } of effects) {
           if (touched !== component || !table.includes(value)) continue
-          if (reads.some((read) => !floor.shows[read]!.startsWith('n'))) {
+          if (reads.some((read) => !floor.partAt[read]!.startsWith('n'))) {
             hangsOnShow = true
             continue
           }
