@@ -170,17 +170,26 @@ export function seenThrough(floor: FloorMachine, parts: readonly Part[]): Projec
   const { machine, indexOf } = floor
   const wanted = [...new Set(parts.flatMap((part) => indexOf.get(part) ?? []))].sort((a, b) => a - b)
   let all = known.get(machine)
-  if (!all) known.set(machine, (all = new Map()))
+  if (!all) known.set(machine, (all = { projections: new Map(), states: 0 }))
   const key = wanted.join()
-  let projection = all.get(key)
+  let projection = all.projections.get(key)
   if (projection === undefined) {
-    const isFree = freeOf(floor)
-    all.set(key, (projection = project(machine, coneOf(machine, wanted, isFree))))
+    projection = project(machine, coneOf(machine, wanted, freeOf(floor)))
+    all.states += projection?.met.length ?? 0
+    // Those of a large rig would fill the memory: all are let go of, and what is asked for again is made again.
+    if (all.states > STATES_KEPT) {
+      all.projections.clear()
+      all.states = projection?.met.length ?? 0
+    }
+    all.projections.set(key, projection)
   }
   return projection
 }
 
-const known = new WeakMap<Machine, Map<string, Projection | null>>()
+/** So many abstract states are kept at most: some 40 bytes each. */
+const STATES_KEPT = 2_000_000
+
+const known = new WeakMap<Machine, { readonly projections: Map<string, Projection | null>; states: number }>()
 
 const freeKnown = new WeakMap<Machine, (component: number) => boolean>()
 

@@ -3,6 +3,7 @@ import { perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import type { FloorState, StepResult } from '../simulate/floor'
+import { isSeenPlainly } from '../simulate/footswitch'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
 import { makeMove, movesAt, restingStart, type Move } from './moves'
 import {
@@ -35,6 +36,8 @@ export interface FloorMachine {
   readonly beyond: ReadonlySet<Part>
   /** Moves that do something to those: not all they do is in their tables. */
   readonly blurred: ReadonlySet<MachineMove>
+  /** There may be more places than these: a switch that travels is not seen plainly. */
+  readonly isPartial: boolean
 }
 
 /** What a move of the machine is to a foot. */
@@ -105,6 +108,8 @@ class Domains {
 export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => {
   const start = restingStart(rig)
   const domains = new Domains()
+  const beyond = new Set<Part>()
+  let isPartial = false
   const dependences = new Map<Footswitch | null, Dependence>()
   const dependence = (footswitch: Footswitch | null) => {
     let one = dependences.get(footswitch)
@@ -113,6 +118,10 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
       dependences.set(footswitch, one)
       const all = [...one.touches].flatMap(([part, reads]) => [part, ...reads])
       for (const part of [...all, ...one.asked]) domains.put(part, partOf(start, part))
+      if (footswitch && !isSeenPlainly(rig, footswitch)) {
+        for (const part of one.touches.keys()) beyond.add(part)
+        isPartial ||= one.goes
+      }
     }
     return one
   }
@@ -129,7 +138,6 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
   const startPlace = placed(placeOf(rig, start))
   const shared = new Map<string, Command>()
   const here: Command[][] = []
-  const beyond = new Set<Part>()
   /** Makes a command known for what its parts can be by now; whether anything new came of it. */
   const complete = (command: Command): boolean => {
     const { targets, goes } = command
@@ -200,6 +208,7 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
     isNew = false
     for (const command of commands) if (complete(command)) isNew = true
   }
+  if (isPartial) for (const part of domains.parts()) beyond.add(part)
   // What hangs on something that was not looked at to the end was not either.
   for (let isGrowing = true; isGrowing;) {
     isGrowing = false
@@ -210,7 +219,7 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
           isGrowing = true
         }
   }
-  return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond })
+  return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond, isPartial })
 })
 
 function widen(target: Target): void {
@@ -303,11 +312,12 @@ interface Gathered {
   readonly commands: readonly Command[]
   readonly domains: Domains
   readonly beyond: ReadonlySet<Part>
+  readonly isPartial: boolean
 }
 
 function assembled(
   rig: Rig,
-  { start, startPlace, places, placeIndex, here, commands, domains, beyond }: Gathered,
+  { start, startPlace, places, placeIndex, here, commands, domains, beyond, isPartial }: Gathered,
 ): FloorMachine {
   const parts = domains.parts()
   const indexOf = new Map(parts.map((part, n) => [part, n]))
@@ -349,6 +359,7 @@ function assembled(
     labels,
     beyond,
     blurred,
+    isPartial,
   }
 }
 

@@ -5,6 +5,8 @@ import { applyEdit } from '../rig/applyEdit'
 import type { Rig } from '../rig/rig'
 import { makeBank, makeController, makePort, makeRig, makeRole, makeSound, makeSwitch } from '../rig/makeRig'
 import type { Action } from '../rig/table/action'
+import type { Controller } from '../rig/table/controller'
+import type { Device } from '../rig/table/device'
 import { floorRig, onFloor } from '../simulate/makeFloor'
 import { deviceState, type FloorState } from '../simulate/floor'
 import { playSteps } from '../simulate/run'
@@ -270,6 +272,43 @@ describe('what is proven', () => {
     }
     expect([...kinds].sort()).toContain('fails')
     expect([...kinds].sort()).toContain('holds')
+  })
+})
+
+describe('a footswitch that is not read as it is built', () => {
+  const rigWith = (action: 'latching' | 'momentary') => {
+    const rig = floorOfLists([
+      [{ kind: 'setControl', controlId: onFloor('strict'), value: 127 }],
+      [{ kind: 'setControl', controlId: onFloor('strict'), value: 0 }],
+    ])
+    const pedal = rig.devices['pedal' as never] as Device
+    const controller = rig.controllers['controller' as never] as Controller
+    const plug = makePort('plug', makeRole('switchOut', { by: 'foot', action }))
+    const jack = makePort('foot', makeRole('switchIn', { action: 'momentary' }))
+    const onJack = makeSwitch(
+      'one',
+      1,
+      [[{ kind: 'setControl', controlId: onFloor('strict'), value: 127 }]],
+      {
+        jack: 'foot',
+      },
+    )
+    return {
+      ...rig,
+      devices: { ...rig.devices, pedal: { ...pedal, ports: [plug] } },
+      controllers: {
+        ...rig.controllers,
+        controller: { ...controller, ports: controller.ports.map((one) => (one.id === 'foot' ? jack : one)) },
+      },
+      switches: { ...rig.switches, [onJack.id]: onJack },
+    }
+  }
+  const lamps = (rig: Rig) =>
+    [...proofOf(rig)].filter(({ line }) => line === 'lamps').map(({ verdict }) => verdict.kind)
+
+  it('leaves open what hangs on it, and nothing where it is read right', () => {
+    expect(new Set(lamps(rigWith('momentary')))).toEqual(new Set(['holds']))
+    expect(new Set(lamps(rigWith('latching')))).toEqual(new Set(['notProven']))
   })
 })
 

@@ -15,7 +15,8 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const { machine } = floor
   const { moves, sizes } = machine
   const spots = floor.places.map((place) => JSON.parse(place) as [string, Layer, ...unknown[]])
-  const hangs = machine.moves.some((here) => here.some(({ jump }) => (jump?.reads.length ?? 0) > 0))
+  const hangs =
+    floor.isPartial || machine.moves.some((here) => here.some(({ jump }) => (jump?.reads.length ?? 0) > 0))
   const before: number[][] = moves.map(() => [])
   moves.forEach((here, place) => {
     // Where a move leads by what hangs on positions is not gone by: there may be a way all the same.

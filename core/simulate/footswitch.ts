@@ -90,3 +90,13 @@ export function footSeen(
   const seen = readsAction === 'latching' ? 'both' : reads(after) ? 'down' : 'up'
   return { seen, isLatched: action === 'latching' && after }
 }
+
+/**
+ * Whether a step on a footswitch is seen as coming down and going off, each time, or not at all. One read otherwise than
+ * it is built is not: what it does hangs on how often it was stepped on.
+ */
+export function isSeenPlainly(rig: Rig, footswitch: Footswitch): boolean {
+  const down = footSeen(rig, footswitch, true, false).seen
+  const up = footSeen(rig, footswitch, false, false).seen
+  return (down === 'down' && up === 'up') || ((down === 'both' || down === null) && up === null)
+}

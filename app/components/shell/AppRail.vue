@@ -56,7 +56,11 @@ const unproven = computed(
           <span v-else-if="stage.page === 'stage'" class="looking">{{
             feet.followers > 0 ? `${feet.followers} following` : ''
           }}</span>
-          <span v-else-if="stage.page === 'proof' && unproven > 0" class="looking">{{ unproven }} open</span>
+          <span
+            v-else-if="stage.page === 'proof' && (unproven > 0 || rigs.proof.proved.length === 0)"
+            class="looking"
+            >{{ unproven > 0 ? `${unproven} open` : '' }}</span
+          >
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>

@@ -96,9 +96,9 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
         </p>
       </section>
       <p class="soft limits">
-        Counted from power-on, by a foot that lets each step finish. Pedals are not moved, and tempo and loops
-        are not looked at. The simulated devices answer as their charts say: what a maker left out is not in
-        them.
+        Counted from power-on, by a foot that lets each step finish. Pedals are not moved, going back twice in
+        a row is not looked at, and tempo and loops are not looked at. The simulated devices answer as their
+        charts say: what a maker left out is not in them.
       </p>
     </template>
   </ViewFrame>
