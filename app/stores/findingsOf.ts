@@ -2,6 +2,7 @@ import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { findings, type Finding, type Rig, type SlowFindings } from '#core'
 import { usePlatform } from '~/platform/platform'
 import type { FindingWorker } from '~/platform/findingWorker'
+import { isProofFault } from '~/text/proof'
 
 /** Rigs of more rows than this are looked through off the page's thread. */
 const LARGE = 1200
@@ -62,7 +63,7 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
             slow.value = { of, answer: found }
             search.value = null
             // What would mend each takes longer, and is put to it when it is known.
-            if (found.found.some(({ code }) => code === 'lyingLamp' || code === 'provenFault'))
+            if (found.found.some(isProofFault))
               slowWorker?.ask(
                 of,
                 'cures',

@@ -1,5 +1,20 @@
-import { own, SHORTEST_MS, type ProofLine, type Proved, type Rig } from '#core'
+import {
+  own,
+  SHORTEST_MS,
+  type Finding,
+  type LyingLamp,
+  type ProofLine,
+  type Proved,
+  type ProvenFault,
+  type Rig,
+} from '#core'
 import { switchPlace } from './sounds'
+
+/** A finding that speaks against a line of the proof. */
+export type ProofFault = LyingLamp | ProvenFault
+
+export const isProofFault = (one: Finding): one is ProofFault =>
+  one.code === 'lyingLamp' || one.code === 'provenFault'
 
 /** What each line says when it holds. */
 export const PROOF_TEXT: Record<ProofLine, string> = {

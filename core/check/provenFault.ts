@@ -1,12 +1,11 @@
 import { own } from '../base/own'
-import { formatDisplay } from '../rig/numbering/display'
-import { findPreset } from '../rig/edits/setRecall'
 import type { Edit } from '../rig/edit'
 import type { Rig } from '../rig/rig'
 import { contactsOf } from '../rig/cabling/contacts'
 import { highestValue } from '../rig/table/control'
 import type { Layer } from '../rig/table/switch'
 import { shownText } from '../rig/chart/reading'
+import { presetText } from '../sound/cellText'
 import { claimDevice } from '../simulate/lampTruth'
 import { holdsValue, isOn, type Claim } from '../switching/claim'
 import { fixesOf } from '../prove/fixes'
@@ -174,8 +173,7 @@ function valueName(rig: Rig, part: Part, value: PartValue): string {
   if (kind === 'K') return value ? 'closed' : 'open'
   if (kind === 'P') {
     const device = own(rig.devices, deviceId)
-    const row = findPreset(rig, deviceId as never, value as number)
-    return device ? `${formatDisplay(device.numbering, value as number)} ${row?.name ?? ''}`.trim() : ''
+    return device ? presetText(rig, device, value as number) : ''
   }
   const control = own(rig.controls, inner)
   if (!control) return String(value)

@@ -1,13 +1,15 @@
+import { LEFT, type Move as MachineMove } from '../explore/machine'
 import { project, wayTo } from '../explore/project'
-import type { Move as MachineMove } from '../explore/machine'
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
+import type { Device } from '../rig/table/device'
 import type { Footswitch, SwitchId } from '../rig/table/switch'
 import type { StepResult } from '../simulate/floor'
 import { step, settle } from '../simulate/step'
+import { dependenceOf } from './dependence'
 import type { FloorMachine } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'
-import { floorOf } from './parts'
+import { floorOf, type Part, type PartValue } from './parts'
 import type { ProofVerdict, Proved } from './proved'
 
 /** The shortest time between two steps of one foot that is looked at, in ms: the same switch twice (common practice). */
@@ -37,81 +39,107 @@ export function* paceLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const projection = project(floor.machine, [])
   if (!projection) return
   const told = new Map<SwitchId, ProofVerdict>()
+  // What was found of a switch at one place is not made better by another place.
+  const tell = (id: SwitchId, verdict: ProofVerdict) => {
+    const known = told.get(id)
+    if (!known || known.kind === 'holds' || verdict.kind === 'fails') told.set(id, verdict)
+  }
   const blasts = new Map<MachineMove, Blast>()
-  for (const place of projection.met) {
-    const ours = floor.machine.moves[place]!.flatMap((move): Blast[] => {
+  const blastsAt = (place: number): Blast[] =>
+    floor.machine.moves[place]!.flatMap((move): Blast[] => {
       const { footswitch, move: made } = floor.labels.get(move)!
       if (!footswitch || made.kind !== 'press') return []
       let blast = blasts.get(move)
-      if (!blast) blasts.set(move, (blast = blastOf(rig, floor.places[place]!, footswitch, move)))
+      if (!blast) blasts.set(move, (blast = blastOf(rig, floor, floor.places[place]!, footswitch, move)))
       return [blast]
     })
-    const way = () =>
-      wayTo(projection, projection.met.indexOf(place)).map((move) => floor.labels.get(move)!.move)
-    for (const second of ours) {
-      const known = told.get(second.footswitch.id)
-      if (known?.kind === 'fails') continue
-      if (second.loses !== null) {
-        told.set(second.footswitch.id, {
-          kind: 'fails',
-          fault: {
-            kind: 'deaf',
-            switchId: second.footswitch.id,
-            before: second.footswitch.id,
-            deviceId: second.loses,
-            safeMs: 0,
-          },
-          moves: [...way(), pressOf(second.footswitch)],
-          after: null,
-        })
-        continue
-      }
-      const verdict = ours.flatMap((first) => {
-        const lost = losing.flatMap(({ id }) => {
-          const [until, from] = [first.deaf.get(id), second.sends.get(id)]
-          return until !== undefined && from !== undefined && SHORTEST_MS * 1000 + from < until
-            ? [{ id, safe: until - from }]
-            : []
-        })
-        return lost.length === 0 ? [] : [{ first, lost }]
-      })
-      let found: ProofVerdict = { kind: 'holds' }
-      for (const { first, lost } of verdict) {
-        const [worst] = lost.sort((a, b) => b.safe - a.safe)
-        const moves: Move[] = [...way(), pressOf(first.footswitch), pressOf(second.footswitch)]
-        if (!isLost(rig, moves, [first.footswitch, second.footswitch], worst!.id)) {
-          found = { kind: 'notProven', why: 'notPlayed' }
-          continue
-        }
-        found = {
-          kind: 'fails',
-          fault: {
-            kind: 'deaf',
-            switchId: second.footswitch.id,
-            before: first.footswitch.id,
-            deviceId: worst!.id,
-            safeMs: Math.ceil(worst!.safe / 1000),
-          },
-          moves,
-          after: SHORTEST_MS * 1000,
-        }
-        break
-      }
-      told.set(second.footswitch.id, found)
+  const isTold = ({ footswitch }: Blast) => told.get(footswitch.id)?.kind === 'fails'
+  projection.met.forEach((place, n) => {
+    const way = () => wayTo(projection, n).map((move) => floor.labels.get(move)!.move)
+    for (const first of blastsAt(place)) {
+      if (first.loses !== null && !isTold(first)) tell(first.footswitch.id, ownLoss(first, way()))
+      // What is under the foot next is what the first step leads to.
+      const next = new Set([...(first.move.jump?.table ?? [LEFT])].map((to) => (to === LEFT ? place : to)))
+      for (const second of [...next].flatMap(blastsAt))
+        if (!isTold(second)) tell(second.footswitch.id, lossBehind(rig, losing, first, second, way))
     }
-  }
+  })
   for (const [id, verdict] of told) yield { line: 'pace', about: { table: 'switches', id }, verdict }
+}
+
+/** Its own list is too fast. */
+const ownLoss = ({ footswitch, loses }: Blast, way: readonly Move[]): ProofVerdict => ({
+  kind: 'fails',
+  fault: {
+    kind: 'deaf',
+    switchId: footswitch.id,
+    before: footswitch.id,
+    deviceId: loses!,
+    safeMs: 0,
+  },
+  moves: [...way, pressOf(footswitch)],
+  after: null,
+})
+
+/** One press at the shortest interval behind another: played, where the devices of both could be deaf by then. */
+function lossBehind(
+  rig: Rig,
+  losing: readonly Device[],
+  first: Blast,
+  second: Blast,
+  way: () => readonly Move[],
+): ProofVerdict {
+  const [worst] = losing
+    .flatMap(({ id }) => {
+      const [until, from] = [first.deaf.get(id), second.sends.get(id)]
+      return until !== undefined && from !== undefined && SHORTEST_MS * 1000 + from < until
+        ? [{ id, safe: until - from }]
+        : []
+    })
+    .sort((a, b) => b.safe - a.safe)
+  if (!worst) return { kind: 'holds' }
+  const moves: Move[] = [...way(), pressOf(first.footswitch), pressOf(second.footswitch)]
+  if (!isLost(rig, moves, [first.footswitch, second.footswitch], worst.id))
+    return { kind: 'notProven', why: 'notPlayed' }
+  const fault = {
+    kind: 'deaf',
+    switchId: second.footswitch.id,
+    before: first.footswitch.id,
+    deviceId: worst.id,
+    safeMs: Math.ceil(worst.safe / 1000),
+  } as const
+  return { kind: 'fails', fault, moves, after: SHORTEST_MS * 1000 }
 }
 
 const pressOf = ({ jack, number }: Footswitch): Move => ({ kind: 'press', jack, number })
 
-/** What one press does where nothing was under way, all its positions together. */
-function blastOf(rig: Rig, place: string, footswitch: Footswitch, move: MachineMove): Blast {
+/**
+ * What one press does where nothing was under way, all its positions together. One that goes by what was sent before is
+ * looked at with nothing sent and with everything, and may send at once for all that is known of it.
+ */
+function blastOf(
+  rig: Rig,
+  floor: FloorMachine,
+  place: string,
+  footswitch: Footswitch,
+  move: MachineMove,
+): Blast {
+  const asked = [...dependenceOf(rig, footswitch).asked].filter((part) => part[0] !== 'n')
+  const everything = asked.flatMap((part): [Part, PartValue][] => {
+    const component = floor.indexOf.get(part)
+    const value =
+      component === undefined ? undefined : floor.values[component]!.find((one) => one !== undefined)
+    return value === undefined ? [] : [[part, value]]
+  })
   const [deaf, sends] = [new Map<string, number>(), new Map<string, number>()]
   let loses: string | null = null
   footswitch.positions.forEach((_, n) => {
-    const before = floorOf(rig, place, new Map([[`n/${footswitch.id}`, n]]))
-    const { wire } = quick(rig, before, [footswitch], 0)
+    const turned = [`n/${footswitch.id}`, n] as [Part, PartValue]
+    const floors = [[turned], ...(everything.length > 0 ? [[turned, ...everything]] : [])].map((parts) =>
+      floorOf(rig, place, new Map(parts)),
+    )
+    const [before] = floors as [StepResult['state']]
+    const wire = floors.flatMap((one) => quick(rig, one, [footswitch], 0).wire)
     loses ??= wire.find(({ lostBy }) => lostBy.length > 0)?.lostBy[0] ?? null
     for (const { end, start, message, heardBy } of wire)
       for (const id of heardBy) {
@@ -120,7 +148,7 @@ function blastOf(rig: Rig, place: string, footswitch: Footswitch, move: MachineM
         if (message.kind === 'program')
           deaf.set(id, Math.max(deaf.get(id) ?? 0, end + device.deafMs * 1000 - before.at))
         else if (message.kind === 'control')
-          sends.set(id, Math.min(sends.get(id) ?? Infinity, start - before.at))
+          sends.set(id, asked.length > 0 ? 0 : Math.min(sends.get(id) ?? Infinity, start - before.at))
       }
   })
   return { footswitch, move, deaf, sends, loses }

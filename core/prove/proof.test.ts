@@ -213,6 +213,29 @@ describe('pace', () => {
   })
 })
 
+describe('pace on the way to another bank', () => {
+  it('holds what is under the foot there against the step that led there, and not what was left behind', () => {
+    const [preset] = Object.values(floorRig({}).presets).filter(({ deviceId }) => deviceId === 'echo')
+    const set: Action = { kind: 'setControl', controlId: onFloor('on'), value: 127 }
+    const rig = floorRig(
+      {
+        positions: [
+          [
+            { kind: 'recallPreset', presetId: preset!.id },
+            { kind: 'travel', to: 'bank', bankId: onFloor('two') },
+          ],
+        ],
+      },
+      { deafMs: 400, more: [makeSwitch('one', 2, [[set]]), makeSwitch('two', 2, [[set]])] },
+    )
+    const kinds = new Map(
+      [...paceLine(rig, floorMachine(rig))].map(({ about, verdict }) => [about.id, verdict.kind]),
+    )
+    expect(kinds.get('two-2')).toBe('fails')
+    expect(kinds.get('one-2')).toBe('holds')
+  })
+})
+
 describe('the show', () => {
   it('misses a part only where the run played to its end misses it, and none of a sound that always comes out', () => {
     const count = { fails: 0, holds: 0 }

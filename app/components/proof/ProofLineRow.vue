@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, CircleCheck, CircleDashed, TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { LyingLamp, Proved, ProofLine, ProvenFault, Rig } from '#core'
+import type { Proved, ProofLine, Rig } from '#core'
 import { count } from '#shared/counts'
 import { findingText } from '~/text/findings'
-import { NOT_PROVEN_TEXT, PROOF_TEXT, provedName } from '~/text/proof'
+import { NOT_PROVEN_TEXT, PROOF_TEXT, provedName, type ProofFault } from '~/text/proof'
 
 /** One sentence with its verdict; what speaks against it below, and all it was shown of on request. */
-type Fault = LyingLamp | ProvenFault
 const { rig, line, faults, proved, isDone, chosenKey, keyOf } = defineProps<{
   rig: Rig
   line: ProofLine
-  faults: readonly Fault[]
+  faults: readonly ProofFault[]
   proved: readonly Proved[]
   isDone: boolean
   chosenKey: string | null
-  keyOf: (one: Fault) => string
+  keyOf: (one: ProofFault) => string
 }>()
 const emit = defineEmits<{ choose: [key: string] }>()
 

@@ -6,6 +6,7 @@ import FindingMark from '~/components/common/FindingMark.vue'
 import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
 import { EDIT_TEXT } from '~/text/edits'
+import { isProofFault } from '~/text/proof'
 import { findingsOfStage, STAGES } from '~/text/stages'
 import RigMenu from './RigMenu.vue'
 import SaveState from './SaveState.vue'
@@ -17,10 +18,7 @@ const feet = useStageStore()
 const stages = computed(() =>
   STAGES.map((stage) => ({
     ...stage,
-    found:
-      stage.page === 'proof'
-        ? rigs.found.filter(({ code }) => code === 'lyingLamp' || code === 'provenFault')
-        : findingsOfStage(stage, rigs.found),
+    found: stage.page === 'proof' ? rigs.found.filter(isProofFault) : findingsOfStage(stage, rigs.found),
   })),
 )
 const undoText = computed(() => withLabel('Undo', rigs.history.past.at(-1)?.label))

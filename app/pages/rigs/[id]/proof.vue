@@ -1,24 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { PROOF_LINES, rigName, type Finding, type LyingLamp, type ProofLine, type ProvenFault } from '#core'
+import { PROOF_LINES, rigName, type ProofLine } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import ProofLineRow from '~/components/proof/ProofLineRow.vue'
 import RunBoards from '~/components/proof/RunBoards.vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { waysText } from '~/text/proof'
+import { isProofFault, waysText, type ProofFault } from '~/text/proof'
 
 const rigs = useRigStore()
 const rig = computed(() => rigs.rig!)
 
-type Fault = LyingLamp | ProvenFault
-const isFault = (one: Finding): one is Fault => one.code === 'lyingLamp' || one.code === 'provenFault'
-const lineOf = (one: Fault): ProofLine => (one.code === 'lyingLamp' ? 'lamps' : one.facts.line)
-const keyOf = (one: Fault): string =>
+const lineOf = (one: ProofFault): ProofLine => (one.code === 'lyingLamp' ? 'lamps' : one.facts.line)
+const keyOf = (one: ProofFault): string =>
   `${one.code} ${one.about.id} ${one.code === 'provenFault' ? JSON.stringify(one.facts.fault) : ''}`
 
-const faults = computed(() => rigs.found.filter(isFault))
+const faults = computed(() => rigs.found.filter(isProofFault))
 const lines = computed(() =>
   PROOF_LINES.map((line) => ({
     line,
