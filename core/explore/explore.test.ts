@@ -130,7 +130,7 @@ describe('the fewest moves to something', () => {
           }
           return [n]
         })
-        const found = shortestRun(machine, projection, goals, [a, b], isWanted)
+        const found = shortestRun(machine, projection, goals, [a, b], isWanted, { states: 100_000 })
         const depths = [...byHand(machine)].filter(([key]) => isWanted(stateOf(key)))
         const fewest = depths.length === 0 ? null : Math.min(...depths.map(([, depth]) => depth))
         count[found.kind]++

@@ -97,3 +97,28 @@ function readsOf(machine: Machine): Reads {
   known.set(machine, (reads = { behind, jumping }))
   return reads
 }
+
+const moving = new WeakMap<Machine, readonly (readonly Move[])[]>()
+
+/** By component the moves that may change it, each once. */
+export function movesOn(machine: Machine): readonly (readonly Move[])[] {
+  let all = moving.get(machine)
+  if (all) return all
+  const made_: Move[][] = machine.sizes.map(() => [])
+  for (const move of new Set(machine.moves.flat()))
+    for (const { component } of move.effects) made_[component]!.push(move)
+  moving.set(machine, (all = made_))
+  return all
+}
+
+const anywhere = new WeakMap<Machine, Machine>()
+
+/** A machine that can make every move at any time, wherever it is: whatever it never comes to, the machine never comes to. */
+export function placeless(machine: Machine): Machine {
+  let one = anywhere.get(machine)
+  if (one) return one
+  const moves = [...new Set(machine.moves.flat())].map(({ effects }): Move => ({ effects, jump: null }))
+  one = { sizes: machine.sizes, moves: [moves], start: { ...machine.start, place: 0 } }
+  anywhere.set(machine, one)
+  return one
+}

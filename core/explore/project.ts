@@ -7,7 +7,11 @@ import { LEFT, rowOf, type Machine, type Move, type Table } from './machine'
  */
 export interface Projection {
   readonly kept: readonly number[]
-  /** By how many ways the kept components can be: an abstract state is the place times that, plus their values as digits, the first counting slowest. */
+  readonly classed: readonly Classed[]
+  /**
+   * By how many ways the kept components can be: an abstract state is the place times that, plus their values as digits,
+   * the first counting slowest, those told apart by class last.
+   */
   readonly width: number
   /** Abstract states, in the order of their distance. */
   readonly met: readonly number[]
@@ -18,33 +22,59 @@ export interface Projection {
   readonly by: readonly (Move | null)[]
 }
 
+/** A component of which no more is told apart than in which of two classes its value is. */
+export interface Classed {
+  readonly component: number
+  /** By value: 0 or 1. */
+  readonly classOf: readonly number[]
+}
+
 /** More abstract states than this are not looked at. */
 const MET_MAX = 400_000
 
-/** Null where more than {@link MET_MAX} abstract states would be met. */
-export function project(machine: Machine, kept: readonly number[]): Projection | null {
+/** What of a projection is looked at. */
+interface Until {
+  /** The first one so is the last one met. */
+  readonly isGoal?: (state: number) => boolean
+  /** None so far away or farther is met. */
+  readonly distance?: number
+  /** So many at most. */
+  readonly states?: number
+}
+
+/** Null where more abstract states would be met than may be. */
+export function project(
+  machine: Machine,
+  kept: readonly number[],
+  classed: readonly Classed[] = [],
+  { isGoal, distance: farthest = Number.POSITIVE_INFINITY, states = MET_MAX }: Until = {},
+): Projection | null {
   const { sizes, start } = machine
-  const lens = lensOf(machine, kept)
+  const lens = lensOf(machine, kept, classed)
   const { width } = lens
   const distance: number[] = []
   const from: number[] = []
   const by: (Move | null)[] = []
   const met: number[] = []
   const seen = new Seen(width * machine.moves.length)
+  let isMet = false
   const meet = (state: number, before: number, move: Move | null) => {
-    if (!seen.add(state)) return
+    if (isMet || !seen.add(state)) return
     distance.push(before < 0 ? 0 : distance[before]! + 1)
     from.push(before)
     by.push(move)
     met.push(state)
+    isMet = isGoal?.(state) ?? false
   }
-  const first = kept.reduce((row, component) => row * sizes[component]! + start.values[component]!, 0)
+  let first = 0
+  for (const component of kept) first = first * sizes[component]! + start.values[component]!
+  for (const { component, classOf } of classed) first = first * 2 + classOf[start.values[component]!]!
   meet(start.place * width + first, -1, null)
-  for (let n = 0; n < met.length; n++) {
-    if (met.length > MET_MAX) return null
+  for (let n = 0; n < met.length && !isMet && distance[n]! + 1 < farthest; n++) {
+    if (met.length > states) return null
     lens.follow(met[n]!, (next, move) => meet(next, n, move))
   }
-  return { kept, width, met, distance, from, by }
+  return { kept, classed, width, met, distance, from, by }
 }
 
 /** The moves of a shortest way to one of those met, by its place among them. */
@@ -78,7 +108,7 @@ export interface Lens {
   readonly width: number
   /** Every abstract state a move may lead to from one, with the move. */
   readonly follow: (state: number, meet: (next: number, move: Move) => void) => void
-  /** The same for the values of all that is looked at, where nothing a move goes by is left out. */
+  /** The same for the values of all that is looked at, where nothing a move goes by is left out and no classes are made. */
   readonly after: (
     place: number,
     values: Int32Array,
@@ -89,36 +119,39 @@ export interface Lens {
 interface Look {
   readonly move: Move
   /** What it puts where, whatever is there. */
-  readonly sets: readonly { readonly position: number; readonly weight: number; readonly value: number }[]
+  readonly sets: readonly { readonly position: number; readonly value: number }[]
   /** What hangs on what is there. */
-  readonly effects: readonly { readonly table: Table; readonly weight: number; readonly position: number }[]
+  readonly effects: readonly { readonly table: Table; readonly position: number }[]
   readonly jump: Table | null
-  /** Components they go by that are not looked at: each may hold anything. */
+  /** Components they go by that are not looked at, or not wholly: each may hold anything, or anything of its class. */
   readonly free: readonly number[]
 }
 
-export function lensOf(machine: Machine, kept: readonly number[]): Lens {
+export function lensOf(machine: Machine, kept: readonly number[], classed: readonly Classed[] = []): Lens {
   const { sizes } = machine
-  const position = new Map(kept.map((component, n) => [component, n]))
-  const weights = kept.map(() => 1)
-  for (let n = kept.length - 2; n >= 0; n--) weights[n] = weights[n + 1]! * sizes[kept[n + 1]!]!
-  const width = kept.reduce((product, component) => product * sizes[component]!, 1)
+  const seen: readonly number[] = [...kept, ...classed.map(({ component }) => component)]
+  const position = new Map(seen.map((component, n) => [component, n]))
+  const spans = [...kept.map((component) => sizes[component]!), ...classed.map(() => 2)]
+  const weights = spans.map(() => 1)
+  for (let n = spans.length - 2; n >= 0; n--) weights[n] = weights[n + 1]! * spans[n + 1]!
+  const width = spans.reduce((product, span) => product * span, 1)
+  const digit = (n: number, value: number) =>
+    n < kept.length ? value : classed[n - kept.length]!.classOf[value]!
   const { touching, jumping } = placesOf(machine)
   const looks = new Map<Move, Look>()
   const look = (move: Move): Look => {
     let one = looks.get(move)
     if (one) return one
-    const sets: { position: number; weight: number; value: number }[] = []
-    const effects: { table: Table; weight: number; position: number }[] = []
+    const sets: { position: number; value: number }[] = []
+    const effects: { table: Table; position: number }[] = []
     for (const table of move.effects) {
       const n = position.get(table.component)
       if (n === undefined || table.table.every((value) => value === LEFT)) continue
-      const weight = weights[n]!
-      if (table.reads.length === 0) sets.push({ position: n, weight, value: table.table[0]! })
-      else effects.push({ table, weight, position: n })
+      if (table.reads.length === 0) sets.push({ position: n, value: digit(n, table.table[0]!) })
+      else effects.push({ table, position: n })
     }
     const reads = new Set([...effects.flatMap(({ table }) => table.reads), ...(move.jump?.reads ?? [])])
-    const free = [...reads].filter((component) => !position.has(component))
+    const free = [...reads].filter((component) => (position.get(component) ?? kept.length) >= kept.length)
     looks.set(move, (one = { move, sets, effects, jump: move.jump, free }))
     return one
   }
@@ -128,7 +161,7 @@ export function lensOf(machine: Machine, kept: readonly number[]): Lens {
     const known = here[place]
     if (known) return known
     const moves = new Set(jumping[place])
-    for (const component of kept) for (const move of touching[component]!.get(place) ?? []) moves.add(move)
+    for (const component of seen) for (const move of touching[component]!.get(place) ?? []) moves.add(move)
     const plain = new Set<string>()
     const all = [...moves].map(look).filter(({ sets, effects, jump }) => {
       if (effects.length > 0 || (jump && jump.reads.length > 0)) return true
@@ -140,32 +173,40 @@ export function lensOf(machine: Machine, kept: readonly number[]): Lens {
     return all
   }
   const values = new Int32Array(sizes.length)
+  const digits = new Int32Array(spans.length)
   const valueAt = (component: number) => values[component]!
   /** Goes through all that the free ones may hold. */
   const choose = (free: readonly number[], n: number, go: () => void): void => {
     if (n === free.length) return go()
-    for (let value = 0; value < sizes[free[n]!]!; value++) {
-      values[free[n]!] = value
+    const component = free[n]!
+    const at = position.get(component)
+    for (let value = 0; value < sizes[component]!; value++) {
+      if (at !== undefined && digit(at, value) !== digits[at]) continue
+      values[component] = value
       choose(free, n + 1, go)
     }
   }
   const follow: Lens['follow'] = (state, meet) => {
     const place = Math.floor(state / width)
     const row = state - place * width
-    for (let n = 0; n < kept.length; n++) values[kept[n]!] = Math.floor(row / weights[n]!) % sizes[kept[n]!]!
+    for (let n = 0; n < spans.length; n++) {
+      digits[n] = Math.floor(row / weights[n]!) % spans[n]!
+      if (n < kept.length) values[kept[n]!] = digits[n]!
+    }
     for (const { move, sets, effects, jump, free } of at(place)) {
       let set = row
-      for (const one of sets) set += (one.value - values[kept[one.position]!]!) * one.weight
+      for (const one of sets) set += (one.value - digits[one.position]!) * weights[one.position]!
       const go = () => {
         let next = set
-        for (const { table, weight, position: n } of effects) {
+        for (const { table, position: n } of effects) {
           const value = table.table[rowOf(table, sizes, valueAt)]!
-          if (value !== LEFT) next += (value - values[kept[n]!]!) * weight
+          if (value !== LEFT) next += (digit(n, value) - digits[n]!) * weights[n]!
         }
         const to = jump ? jump.table[rowOf(jump, sizes, valueAt)]! : LEFT
         meet((to === LEFT ? place : to) * width + next, move)
       }
-      choose(free, 0, go)
+      if (free.length === 0) go()
+      else choose(free, 0, go)
     }
   }
   const after: Lens['after'] = (place, before, meet) => {

@@ -5,10 +5,16 @@ import { lensOf, wayTo, type Projection } from './project'
 export type Found =
   | { readonly kind: 'run'; readonly moves: readonly Move[] }
   | { readonly kind: 'never' }
-  | { readonly kind: 'unknown' }
+  /** No run of fewer moves than `atLeast` leads there. */
+  | { readonly kind: 'unknown'; readonly atLeast: number }
 
-/** So many states are looked at for one question before it is given up. */
-const STATES_MAX = 20_000
+/** How many states may still be looked at before a search is given up. Several searches may share one. */
+export interface Budget {
+  states: number
+}
+
+/** One state of the machine itself takes as long as so many of a projection. */
+const WHOLE = 4
 
 /**
  * The fewest moves to a state that is wanted. `goals` are all that a projection met that may be wanted, by their places
@@ -23,16 +29,17 @@ export function shortestRun(
   goals: readonly number[],
   asked: readonly number[],
   isWanted: (state: State) => boolean,
+  budget: Budget,
 ): Found {
   if (goals.length === 0) return { kind: 'never' }
   const straight = wayTo(projection, goals[0]!)
   const end = walked(machine, straight)
   if (end && isWanted(end)) return { kind: 'run', moves: straight }
-  return searched(machine, projection, goals, asked, isWanted)
+  return searched(machine, projection, goals, asked, isWanted, budget)
 }
 
 /** Where moves lead one after the other; null where one of them cannot be made. */
-function walked(machine: Machine, moves: readonly Move[]): State | null {
+export function walked(machine: Machine, moves: readonly Move[]): State | null {
   let state = machine.start
   for (const move of moves) {
     // The move before may have led elsewhere than the projection took it to.
@@ -51,21 +58,28 @@ interface Node {
   readonly depth: number
 }
 
-function searched(
+/** The machine itself searched, going by what a projection says is still to come. */
+export function searched(
   machine: Machine,
   projection: Projection,
   goals: readonly number[],
   asked: readonly number[],
   isWanted: (state: State) => boolean,
+  budget: Budget,
 ): Found {
   const { sizes, start } = machine
   const left = distanceToGoal(machine, projection, goals)
-  const cone = coneOf(machine, [...projection.kept, ...asked])
+  const { classed } = projection
+  const cone = coneOf(machine, [...projection.kept, ...classed.map(({ component }) => component), ...asked])
   const lens = lensOf(machine, cone)
   const kept = projection.kept.map((component) => cone.indexOf(component))
+  const told = classed.map(({ component }) => cone.indexOf(component))
   const leftOf = (place: number, values: Int32Array) => {
     let row = 0
     for (let n = 0; n < kept.length; n++) row = row * sizes[projection.kept[n]!]! + values[kept[n]!]!
+    classed.forEach(({ classOf }, n) => {
+      row = row * 2 + classOf[values[told[n]!]!]!
+    })
     return left.get(place * projection.width + row) ?? -1
   }
   // A state of the cone as one number, as long as it is one exactly.
@@ -109,7 +123,8 @@ function searched(
       const node = bucket.pop()!
       if (met.get(keyOf(node.place, node.values)) !== node.depth) continue
       if (isThere(node)) return { kind: 'run', moves: runOf(node) }
-      if (met.size > STATES_MAX) return { kind: 'unknown' }
+      if (budget.states <= 0) return { kind: 'unknown', atLeast: bound }
+      budget.states -= WHOLE
       lens.after(node.place, node.values, (place, values, move) => put(place, values, node, move))
     }
   }
@@ -125,10 +140,10 @@ function runOf(node: Node): Move[] {
 /** By abstract state how many moves it is at least to the nearest of the goals; none where none leads there. */
 function distanceToGoal(
   machine: Machine,
-  { kept, met }: Projection,
+  { kept, classed, met }: Projection,
   goals: readonly number[],
 ): ReadonlyMap<number, number> {
-  const lens = lensOf(machine, kept)
+  const lens = lensOf(machine, kept, classed)
   const before = new Map<number, number[]>()
   for (const state of met)
     lens.follow(state, (next) => {

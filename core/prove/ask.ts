@@ -1,6 +1,8 @@
-import { coneOf, type Machine, type Move as MachineMove, type State } from '../explore/machine'
+import { coneOf, placeless, type Machine, type Move as MachineMove, type State } from '../explore/machine'
 import { project, type Projection } from '../explore/project'
-import { shortestRun, type Found } from '../explore/shortest'
+import { isAlways, type Need } from '../explore/need'
+import { refinedRun } from '../explore/refine'
+import type { Budget, Found } from '../explore/shortest'
 import type { Rig } from '../rig/rig'
 import type { FloorState } from '../simulate/floor'
 import type { FloorMachine, Label } from './floorMachine'
@@ -23,25 +25,47 @@ export interface Question {
   /** Whether it may be so, going by `through` alone; never no where it is so. Of a place, bank and layer count. */
   readonly mayBe: (place: number, valueAt: ValueAt) => boolean
   readonly isSo: (place: number, valueAt: ValueAt) => boolean
+  /** What is so of single parts wherever it is so: tells the more apart the rarer it is. */
+  readonly needs?: readonly PartNeed[]
+  /** Runs of as many moves or more are not asked for. */
+  readonly below?: number
+  /** What is left to look through, where several questions share it. */
+  readonly budget?: Budget
   /** More of a place counts than bank and layer. */
   readonly isPlaced?: boolean
+}
+
+/** Of one floor. */
+export interface PartNeed {
+  readonly part: Part
+  readonly isMet: (value: PartValue) => boolean
 }
 
 /** The fewest calm moves after which it is so. */
 export type Answer =
   | { readonly kind: 'run'; readonly labels: readonly Label[] }
   | { readonly kind: 'never' }
-  | { readonly kind: 'unknown'; readonly why: NotProven }
+  /** It does not come about with fewer moves than `atLeast`. */
+  | { readonly kind: 'unknown'; readonly why: NotProven; readonly atLeast: number }
+
+/** So many states are looked through for one question, or for several that belong together. */
+const STATES_MAX = 100_000
+
+export const fullBudget = (): Budget => ({ states: STATES_MAX })
 
 export function fewest(
   rig: Rig,
   floor: FloorMachine,
-  { through, asked, mayBe, isSo, isPlaced = false }: Question,
+  { through, asked, mayBe, isSo, needs = [], below, budget = fullBudget(), isPlaced = false }: Question,
 ): Answer {
   const { machine, indexOf, beyond, labels } = floor
-  if ([...through, ...asked].some((part) => beyond.has(part))) return { kind: 'unknown', why: 'beyond' }
+  if ([...through, ...asked].some((part) => beyond.has(part)))
+    return { kind: 'unknown', why: 'beyond', atLeast: 0 }
   const projection = seenThrough(floor, through)
-  if (!projection) return { kind: 'unknown', why: 'tooMany' }
+  if (!projection) return { kind: 'unknown', why: 'tooMany', atLeast: 0 }
+  // What nothing changes is met from the first or never.
+  if (needs.some(({ part, isMet }) => !indexOf.has(part) && !isMet(partOf(restingStart(rig), part))))
+    return { kind: 'never' }
   const components = [...new Set([...through, ...asked].flatMap((part) => indexOf.get(part) ?? []))]
   const answers = new Map<string, boolean>()
   const isTrue = (place: number, at: (component: number) => number, valueAt: ValueAt) => {
@@ -67,7 +91,28 @@ export function fewest(
     const at = (component: number) => values[component]!
     return isTrue(place, at, valuesOf(rig, floor, at))
   }
-  return answered(shortestRun(machine, projection, goals, components, isThere), labels)
+  const told = needs
+    .flatMap((need) => needIn(floor, need) ?? [])
+    .filter(({ component }) => !projection.kept.includes(component))
+  return answered(refinedRun(machine, projection, goals, told, components, isThere, budget, below), labels)
+}
+
+const needsIn = new WeakMap<PartNeed, Need>()
+
+/** The same of the machine; null where nothing changes it. */
+function needIn({ indexOf, values }: FloorMachine, need: PartNeed): Need | null {
+  const component = indexOf.get(need.part)
+  if (component === undefined) return null
+  let one = needsIn.get(need)
+  if (!one) needsIn.set(need, (one = { component, isMet: values[component]!.map(need.isMet) }))
+  return one
+}
+
+/** Whether it is plain that one is met as long as the other is. False says nothing. */
+export function isPlainlyAlways(floor: FloorMachine, need: PartNeed, then: PartNeed): boolean {
+  if (floor.beyond.has(need.part) || floor.beyond.has(then.part)) return false
+  const [a, b] = [needIn(floor, need), needIn(floor, then)]
+  return a !== null && b !== null && isAlways(floor.machine, a, b)
 }
 
 /** Whether something that may come about by some parts alone, wherever the foot is, surely does not. */
@@ -78,7 +123,7 @@ export function isNever(
   mayBe: (valueAt: ValueAt) => boolean,
 ): boolean {
   if (through.some((part) => floor.beyond.has(part))) return false
-  const projection = seenThrough(floor, through)
+  const projection = anywhereThrough(floor, through)
   if (!projection) return false
   let isThere = false
   eachWay(rig, floor, projection, 'nothing', (_, __, valueAt) => {
@@ -88,7 +133,7 @@ export function isNever(
 }
 
 function answered(found: Found, labels: ReadonlyMap<MachineMove, Label>): Answer {
-  if (found.kind === 'unknown') return { kind: 'unknown', why: 'tooMany' }
+  if (found.kind === 'unknown') return { ...found, why: 'tooMany' }
   return found.kind === 'run' ? { kind: 'run', labels: found.moves.map((move) => labels.get(move)!) } : found
 }
 
@@ -166,8 +211,15 @@ function firstOfWays(
  * A floor through some parts and all that decides what becomes of them, but for positions of switches and the place in the
  * show: those can be brought about by stepping, and are taken to be anything.
  */
-export function seenThrough(floor: FloorMachine, parts: readonly Part[]): Projection | null {
-  const { machine, indexOf } = floor
+export const seenThrough = (floor: FloorMachine, parts: readonly Part[]): Projection | null =>
+  projected(floor, floor.machine, parts)
+
+/** The same as if every move could be made anywhere. */
+const anywhereThrough = (floor: FloorMachine, parts: readonly Part[]): Projection | null =>
+  projected(floor, placeless(floor.machine), parts)
+
+function projected(floor: FloorMachine, machine: Machine, parts: readonly Part[]): Projection | null {
+  const { indexOf } = floor
   const wanted = [...new Set(parts.flatMap((part) => indexOf.get(part) ?? []))].sort((a, b) => a - b)
   let all = known.get(machine)
   if (!all) known.set(machine, (all = { projections: new Map(), states: 0 }))

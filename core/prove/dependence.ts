@@ -3,11 +3,11 @@ import { own } from '../base/own'
 import type { U7 } from '../base/u7'
 import { controlChange, programChange } from '../midi/message'
 import { heldContacts } from '../rig/cabling/contacts'
-import { perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
+import { perRow, perTables } from '../rig/perTables'
+import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import { planSteps } from '../simulate/plan'
+import { bankPlan, PLAN_KEYS, planSteps, switchPlan, type Op } from '../simulate/plan'
 import { soundDevices } from '../sound/cells'
 import { actionSteps, askedBy, expanded, oneOf } from '../switching/action'
 import { doingFirst } from '../switching/compile'
@@ -36,8 +36,21 @@ export interface Dependence {
  * the list goes by.
  */
 export function dependenceOf(rig: Rig, footswitch: Footswitch): Dependence {
+  const own_ = ownDependence(rig, footswitch)
+  const mates = matesOf(rig, footswitch, own_.goes)
+  if (mates.length === 0) return own_
+  const touches = new Map(own_.touches)
+  for (const { id, positions } of mates) {
+    touches.set(`d/${id}`, new Set(own_.turn ? [own_.turn] : []))
+    if (positions.length > 1) touches.set(`n/${id}`, new Set([...(own_.turn ? [own_.turn] : []), `n/${id}`]))
+  }
+  return { ...own_, touches }
+}
+
+/** The same without what is turned of other switches: an edit to those leaves it as it is. */
+const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswitch): Dependence => {
   const touches = new Map<Part, Set<Part>>()
-  const touch = (part: Part, reads: Iterable<Part> = []) => {
+  const touch = (part: Part, reads: Iterable<Part> = NO_PARTS) => {
     let all = touches.get(part)
     if (!all) touches.set(part, (all = new Set()))
     for (const read of reads) all.add(read)
@@ -46,66 +59,91 @@ export function dependenceOf(rig: Rig, footswitch: Footswitch): Dependence {
   const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
   const asked = new Set<Part>(turn ? [turn] : [])
   let [goes, overlaps] = [false, footswitch.release.length > 0]
-  const look = (actions: readonly Action[]) => {
-    for (const { action, at } of expanded(rig, actions)) {
-      if (action.kind === 'travel' || action.kind === 'layer') goes = true
-      const asks = askedBy(rig, action)
-      const reads = asks.flatMap((one) => askedPart(one) ?? [])
-      for (const read of reads) asked.add(read)
-      for (const one of [action, ...oneOf(rig, action)]) {
-        const steps = actionSteps(rig, one, doingFirst(rig, footswitch))
-        for (const op of planSteps(rig, controllerId, steps, at)) {
-          if (op.kind === 'start') overlaps = true
-          for (const part of touchedBy(rig, op)) touch(part, reads)
-        }
+  const touchAll = (ops: readonly Op[], reads: readonly Part[]) => {
+    // A bank that the list itself has chosen decides nothing.
+    const chosen = new Map<string, number>()
+    for (const op of ops) {
+      if (op.kind === 'ask') look(op.action)
+      if (op.kind === 'start') overlaps = true
+      for (const part of touchedBy(rig, op)) {
+        touch(part, reads)
+        if (part[0] === 'B') chosen.set(part, (chosen.get(part) ?? 0) | bankBits(op))
+        touch(
+          part,
+          partsBehind(rig, op, part).filter((one) => chosen.get(one) !== 3),
+        )
       }
-      // What it goes by it may send anew, though it sends nothing as long as nothing is known.
-      for (const [belief, parts] of sentFor(rig)) {
-        if (!asks.includes('all') && !reads.includes(belief)) continue
-        asked.add(belief)
-        for (const part of parts) touch(part, [...reads, belief])
-      }
-      for (const read of reads) touch(read, reads)
     }
   }
-  for (const { actions } of actionLists(footswitch)) look(actions)
-  const banks = goes ? Object.values(rig.banks) : []
-  for (const { enter, leave } of banks) {
-    look(enter)
-    look(leave)
+  /** One whose steps hang on what is known. */
+  const look = (action: Action) => {
+    const asks = askedBy(rig, action)
+    const reads = asks.flatMap((one) => askedPart(one) ?? [])
+    for (const read of reads) asked.add(read)
+    for (const one of [action, ...oneOf(rig, action)])
+      touchAll(planSteps(rig, controllerId, actionSteps(rig, one, doingFirst(rig, footswitch)), 0), reads)
+    // What it goes by it may send anew, though it sends nothing as long as nothing is known.
+    const beliefs = sentFor(rig)
+    for (const belief of asks.includes('all') ? beliefs.keys() : reads) {
+      const parts = beliefs.get(belief)
+      if (!parts) continue
+      asked.add(belief)
+      for (const [part, behind] of parts) touch(part, [...reads, belief, ...behind])
+    }
+    for (const read of reads) touch(read, reads)
   }
-  const isRestarting = goes && own(rig.controllers, controllerId)?.onBank === 'restarts'
-  for (const { id, positions } of isRestarting ? Object.values(rig.switches) : matesOf(rig, footswitch)) {
-    touch(`d/${id}`)
-    if (positions.length > 1) touch(`n/${id}`)
+  const mayGo = (actions: readonly Action[]) => {
+    goes ||= expanded(rig, actions).some(({ action }) => action.kind === 'travel' || action.kind === 'layer')
   }
+  const { positions, release, longPress, doublePress } = switchPlan(rig, footswitch)
+  for (const ops of [...positions, release, longPress, doublePress]) touchAll(ops, NO_PARTS)
+  for (const { actions } of actionLists(footswitch)) mayGo(actions)
+  if (goes)
+    for (const bank of Object.values(rig.banks)) {
+      const { enter, leave } = bankPlan(rig, bank)
+      for (const ops of [enter, leave]) touchAll(ops, NO_PARTS)
+    }
+  touch(`d/${footswitch.id}`)
+  if (turn) touch(turn)
   for (const [part, reads] of touches) {
     if (turn) reads.add(turn)
     if (isStateful(rig, part)) reads.add(part)
-    for (const more of partsBehind(rig, part)) reads.add(more)
   }
   // What a list goes by it may itself have made before, and so hangs on what that hung on.
   for (let isGrowing = true; isGrowing;) {
     isGrowing = false
     for (const reads of touches.values()) {
       const before = reads.size
-      for (const read of reads) for (const more of touches.get(read) ?? []) reads.add(more)
+      for (const read of reads) for (const more of touches.get(read) ?? NO_PARTS) reads.add(more)
       if (reads.size !== before) isGrowing = true
     }
   }
   return { touches, goes, turn, asked, overlaps }
-}
+})
 
-/** The switches whose positions and lamps change as one is stepped on: itself, and those of its group. */
-const matesOf = (rig: Rig, footswitch: Footswitch): readonly Footswitch[] =>
-  footswitch.group === ''
-    ? [footswitch]
-    : [
-        footswitch,
-        ...(groups(rig).get(`${footswitch.bankId}/${footswitch.group}`) ?? []).filter(
-          ({ id }) => id !== footswitch.id,
-        ),
-      ]
+const NO_PARTS: readonly Part[] = []
+
+/** Which half of a bank a message chooses. */
+const bankBits = (op: Op): number =>
+  op.kind === 'message' && op.message.kind === 'control'
+    ? op.message.controller === 0
+      ? 1
+      : op.message.controller === 32
+        ? 2
+        : 0
+    : 0
+
+/** Other switches whose positions and lamps change as one is stepped on: those of its group, or all that a bank puts back. */
+const matesOf = (rig: Rig, { id, bankId, group }: Footswitch, goes: boolean): readonly Footswitch[] => {
+  const controllerId = own(rig.banks, bankId)?.controllerId ?? ''
+  const mates =
+    goes && own(rig.controllers, controllerId)?.onBank === 'restarts'
+      ? Object.values(rig.switches)
+      : group === ''
+        ? []
+        : (groups(rig).get(`${bankId}/${group}`) ?? [])
+  return mates.filter((one) => one.id !== id)
+}
 
 const groups = perTables(['switches'], (rig: Rig): ReadonlyMap<string, readonly Footswitch[]> => {
   const all = new Map<string, Footswitch[]>()
@@ -126,14 +164,16 @@ export function losesAnything(rig: Rig, part: Part): boolean {
   return device !== undefined && device.whileDeaf === 'loses' && device.deafMs > 0
 }
 
-/** By what a controller takes to be so of the devices, what sending that can touch: a message for one may be heard by others. */
-const sentFor = perTables(FLOOR_TABLES, (rig: Rig): ReadonlyMap<Part, ReadonlySet<Part>> => {
-  const all = new Map<Part, Set<Part>>()
+/** By what a controller takes to be so of the devices, what sending that can touch, by what: a message for one may be heard by others. */
+const sentFor = perTables(PLAN_KEYS, (rig: Rig): ReadonlyMap<Part, ReadonlyMap<Part, readonly Part[]>> => {
+  const all = new Map<Part, Map<Part, readonly Part[]>>()
   const sent = (steps: readonly ActionStep[], belief: Part) => {
-    const parts = all.get(belief) ?? new Set()
+    const parts = all.get(belief) ?? new Map<Part, readonly Part[]>()
     all.set(belief, parts)
     for (const { id } of Object.values(rig.controllers))
-      for (const op of planSteps(rig, id, steps, 0)) for (const part of touchedBy(rig, op)) parts.add(part)
+      for (const op of planSteps(rig, id, steps, 0))
+        for (const part of touchedBy(rig, op))
+          parts.set(part, [...(parts.get(part) ?? []), ...partsBehind(rig, op, part)])
   }
   for (const device of soundDevices(rig)) {
     const deviceId = device.id

@@ -3,7 +3,9 @@ import { perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import type { FloorState, StepResult } from '../simulate/floor'
+import { isTimeless, stepCalmly } from '../simulate/calmly'
 import { isSeenPlainly } from '../simulate/footswitch'
+import { switchPlan, type Op, type SwitchPlan } from '../simulate/plan'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
 import { makeMove, movesAt, restingStart, type Move } from './moves'
 import {
@@ -12,6 +14,7 @@ import {
   leftValue,
   partOf,
   placeOf,
+  touchedBy,
   turningSwitch,
   type Part,
   type PartValue,
@@ -62,6 +65,8 @@ interface Command {
   readonly targets: readonly Target[]
   /** Where it leads, by what it hangs on; null for one that leads nowhere. */
   readonly goes: Target | null
+  /** It can be looked at without time: `calmly.ts`. */
+  readonly isTimeless: boolean
 }
 
 interface Target {
@@ -143,13 +148,18 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
     const { targets, goes } = command
     const open = [...(goes ? [goes] : []), ...targets].filter((target) => isOpen(target, domains, beyond))
     let isNew = false
-    const look = (given: ReadonlyMap<Part, PartValue>, alone: Target | null) => {
-      const { state, wire } = simulated(rig, command, given)
+    const look = (
+      given: ReadonlyMap<Part, PartValue>,
+      looked: readonly Target[],
+      plan: SwitchPlan['positions'] | null,
+      alone: Target | null,
+    ) => {
+      const { state, wire } = simulated(rig, command, given, plan ? looked : targets, plan)
       if (alone?.wide && wire.some(({ lostBy }) => lostBy.some((id) => id === alone.part!.split('/')[1]))) {
         widen(alone)
         return
       }
-      for (const target of open) {
+      for (const target of looked) {
         const { part, reads, known, wide } = target
         if ((wide && target !== alone) || !reads.every((read) => given.has(read))) continue
         const key = keyOf(reads.map((read) => domains.of(read).index.get(given.get(read))!))
@@ -162,14 +172,17 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
         else if (value !== AS_IT_WAS && domains.put(part, value)) isNew = true
       }
     }
-    const rows = (targets_: readonly Target[]) =>
-      targets_.map((target) => ({ reads: target.reads, rows: missingRows(target, domains) }))
-    for (const given of rowsTogether(rows(open.filter(({ wide }) => wide === null)))) look(given, null)
+    const calm = open.filter(({ wide }) => wide === null)
+    for (const group of command.isTimeless ? sameReads(calm) : [calm]) {
+      const rows = group.map((target) => ({ reads: target.reads, rows: missingRows(target, domains) }))
+      const plan = command.isTimeless ? planFor(rig, command, group) : null
+      for (const given of rowsTogether(rows)) look(given, group, plan, null)
+    }
     for (let n = 0; n < open.length; n++) {
       const target = open[n]!
       for (const row of missingRows(target, domains)) {
         const wasWide = target.wide !== null
-        look(new Map(target.reads.map((read, n_) => [read, row[n_]])), target)
+        look(new Map(target.reads.map((read, n_) => [read, row[n_]])), open, null, target)
         // A message was lost: when it comes counts as well, and the rows are others.
         if (wasWide && target.wide === null) {
           if (isOpen(target, domains, beyond)) n--
@@ -197,6 +210,11 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
           return targetOf(part, reads, more.length > 0 ? [...reads, ...more] : null)
         }),
         goes: isThere ? targetOf(null, turn ? [turn] : []) : null,
+        isTimeless:
+          move.kind === 'press' &&
+          footswitch !== null &&
+          isTimeless(rig, footswitch) &&
+          ![...touches.keys()].some((part) => losesAnything(rig, part)),
       }
       if (!isThere) shared.set(key, command)
       complete(command)
@@ -221,6 +239,18 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
   }
   return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond, isPartial })
 })
+
+/** Targets that go by the same. */
+function sameReads(targets: readonly Target[]): Target[][] {
+  const groups = new Map<string, Target[]>()
+  for (const target of targets) {
+    const key = target.reads.join(' ')
+    const group = groups.get(key)
+    if (group) group.push(target)
+    else groups.set(key, [target])
+  }
+  return [...groups.values()]
+}
 
 function widen(target: Target): void {
   target.reads = target.wide!
@@ -286,15 +316,28 @@ function missingRows({ reads, known }: Target, domains: Domains): PartValue[][] 
   return all
 }
 
+/** What of a timeless command has a say in some of its targets. */
+function planFor(rig: Rig, { label }: Command, only: readonly Target[]): SwitchPlan['positions'] {
+  const parts = new Set(only.flatMap(({ part, reads }) => [part!, ...reads]))
+  const counts = (op: Op) => op.kind === 'ask' || touchedBy(rig, op).some((part) => parts.has(part))
+  return switchPlan(rig, label.footswitch!).positions.map((ops) => ops.filter(counts))
+}
+
+/** `plan`: what of it is done, without time; null for all of it, as the floor does it. */
 function simulated(
   rig: Rig,
-  { place, label, targets }: Command,
+  { place, label }: Command,
   given: ReadonlyMap<Part, PartValue>,
-): StepResult {
+  targets: readonly Target[],
+  plan: SwitchPlan['positions'] | null,
+): { readonly state: FloorState; readonly wire: StepResult['wire'] } {
   const floor = new Map(given)
   for (const { part } of targets)
-    if (part![0]! in MARKERS && !floor.has(part!)) floor.set(part!, markerOf(part!))
-  return makeMove(rig, floorOf(rig, place, floor), label.move, label.footswitch)
+    if (part !== null && part[0]! in MARKERS && !floor.has(part)) floor.set(part, markerOf(part))
+  const state = floorOf(rig, place, floor)
+  return plan
+    ? { state: { ...state, ...stepCalmly(rig, state, label.footswitch!, plan) }, wire: [] }
+    : makeMove(rig, state, label.move, label.footswitch)
 }
 
 function outcome(rig: Rig, state: FloorState, part: Part | null, given: ReadonlyMap<Part, PartValue>) {

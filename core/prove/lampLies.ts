@@ -4,13 +4,13 @@ import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
-import { expanded, lampSays } from '../switching/action'
+import { expanded, lampSays, type LampSay } from '../switching/action'
 import { holds, type Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
-import { fewest, floorAt, isNever, type ValueAt } from './ask'
+import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, type ValueAt } from './ask'
 import { floorMachine, type Label } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'
-import { claimParts, type Part, type PartValue } from './parts'
+import { claimParts, knownWith, type Part, type PartValue } from './parts'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
 export interface LampLie {
@@ -23,17 +23,22 @@ export interface LampLie {
 
 /** What is known of one lamp: it can lie, it cannot, or not all that can happen was looked at. */
 export type LampVerdict =
-  { readonly kind: 'lies'; readonly lie: LampLie } | { readonly kind: 'holds' } | { readonly kind: 'unknown' }
+  | { readonly kind: 'lies'; readonly lie: LampLie }
+  | { readonly kind: 'holds' }
+  /** It does not lie after fewer moves than `atLeast`. */
+  | { readonly kind: 'unknown'; readonly atLeast: number }
 
-/** What the lamps of a switch say of devices, list by list. */
-const listsOfLamp = (rig: Rig, footswitch: Footswitch): readonly (readonly Claim[])[] =>
+/** What the lamps of a switch say, list by list. */
+const listsOfLamp = (rig: Rig, footswitch: Footswitch): readonly (readonly LampSay[])[] =>
   actionLists(footswitch)
     .filter(({ path }) => path[0] !== 'doublePress')
-    .map(({ actions }) => lampSays(rig, actions, NOTHING_KNOWN).flatMap(({ claims }) => claims))
+    .map(({ actions }) => lampSays(rig, actions, NOTHING_KNOWN))
+
+const claimsOf = (says: readonly LampSay[]): readonly Claim[] => says.flatMap(({ claims }) => claims)
 
 /** Whatever the lamps of a switch say of devices. */
 export const claimsOfLamp = (rig: Rig, footswitch: Footswitch): readonly Claim[] =>
-  listsOfLamp(rig, footswitch).flat()
+  claimsOf(listsOfLamp(rig, footswitch).flat())
 
 /**
  * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
@@ -47,9 +52,9 @@ export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): L
 export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): LampVerdict =>
   searched(rig, footswitch, part)
 
-function searched(rig: Rig, whole: Footswitch, only: Part | null): LampVerdict {
-  if (isDark(whole)) return { kind: 'holds' }
-  const footswitch = withoutTempo(rig, whole)
+function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
+  if (isDark(row)) return { kind: 'holds' }
+  const footswitch = withoutTempo(rig, row)
   const lists = listsOfLamp(rig, footswitch)
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
@@ -60,7 +65,7 @@ function searched(rig: Rig, whole: Footswitch, only: Part | null): LampVerdict {
   ]
   const sounds = soundsOf(rig, footswitch)
   const asked = [
-    ...lists.flat().flatMap((claim) => claimParts(rig, claim)),
+    ...claimsOf(lists.flat()).flatMap((claim) => claimParts(rig, claim)),
     ...(sounds.size > 0 ? ['S'] : []),
     ...more,
     ...shown,
@@ -84,40 +89,85 @@ function searched(rig: Rig, whole: Footswitch, only: Part | null): LampVerdict {
     }
   }
   let best: readonly Label[] | null = null
-  let isUnknown = false
-  for (const { claim, claims } of lists.flatMap((all) => all.map((one) => ({ claim: one, claims: all })))) {
+  let atLeast = Number.POSITIVE_INFINITY
+  const whole = fullBudget()
+  const ours: PartNeed[] = needsSound ? [{ part: 'S', isMet: (value) => sounds.has(String(value)) }] : []
+  const questions = lists.flatMap((says) => {
+    const claims = claimsOf(says)
+    const needs = {
+      lit: [...ours, ...(isShown || sounds.size > 0 ? [] : litNeeds(rig, says))],
+      dark: [...ours, ...(isShown ? [] : trueNeeds(rig, claims))],
+      either: ours,
+    }
+    return claims.map((claim) => ({ claim, claims, needs }))
+  })
+  let left = questions.length
+  for (const { claim, claims, needs } of questions) {
+    const share = whole.states / left--
     const pair = claimParts(rig, claim)
     if (isSplit && only !== null && pair[1] !== only) continue
     // What is believed of the preset it came with says whether it still stands.
     const preset = `p/${claimDevice(rig, claim)}`
-    const behind = [preset, ...(sounds.size > 0 && footswitch.group === '' ? ['S'] : [])]
+    const behind = [preset, ...(sounds.size > 0 && !needsSound && footswitch.group === '' ? ['S'] : [])]
     const through = [...pair, ...behind, ...shown]
-    const all = isSplit ? through : [...asked, preset]
+    const all = isSplit ? [...through, 'S'] : [...asked, preset]
     const isLyingHere = isLying(through)
     // In the player's own colours a lamp may say the contrary of what its list does.
     const mayBeApart = (valueAt: ValueAt) =>
       mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 || isShown ? 'mixed' : 'sent')
-    const mayBe = (place: number, valueAt: ValueAt) =>
-      mayBeApart(valueAt) || (!isFollowing && isLyingHere(place, valueAt))
     // Without asking which sound it is, or which of its group was stepped on last, first: mostly that is enough.
     if (isFollowing && isNever(rig, floor, [...pair, preset], mayBeApart)) continue
-    const isOfOurs = (valueAt: ValueAt) => !needsSound || sounds.has(String(valueAt('S')))
-    const found = fewest(rig, floor, {
-      through,
-      asked: all,
-      mayBe: (place, valueAt) => isOfOurs(valueAt) && mayBe(place, valueAt),
-      isSo: isLying(all),
-    })
-    if (found.kind === 'unknown') isUnknown = true
-    if (found.kind === 'run' && (best === null || found.labels.length < best.length)) best = found.labels
+    const [sound] = ours
+    const isRight = { part: pair[1], isMet: (value: PartValue) => isAsClaimed(rig, claim, value) !== false }
+    if (isSplit && isFollowing && sound && isPlainlyAlways(floor, sound, isRight)) continue
+    // What one question does not need is left to the others.
+    const budget = { states: share }
+    whole.states -= share
+    // A lit lamp and a dark one lie for other reasons, and need other things for it.
+    for (const isLit of isFollowing ? [true, false] : [null]) {
+      const mayBe = (place: number, valueAt: ValueAt) =>
+        isLit === null
+          ? mayBeApart(valueAt) || isLyingHere(place, valueAt)
+          : (isAsClaimed(rig, claim, valueAt(pair[1])) === false) === isLit && mayBeApart(valueAt)
+      const found = fewest(rig, floor, {
+        through,
+        asked: all,
+        needs: needs[isLit === null ? 'either' : isLit ? 'lit' : 'dark'],
+        budget,
+        ...(best && { below: best.length }),
+        mayBe,
+        isSo: isLying(all),
+      })
+      if (found.kind === 'unknown') atLeast = Math.min(atLeast, found.atLeast)
+      if (found.kind === 'run') best = found.labels
+    }
+    whole.states += budget.states
   }
-  if (best === null) return { kind: isUnknown ? 'unknown' : 'holds' }
+  if (best === null)
+    return atLeast < Number.POSITIVE_INFINITY ? { kind: 'unknown', atLeast } : { kind: 'holds' }
   return played(
     rig,
-    whole,
+    row,
     best.map(({ move }) => move),
   )
 }
+
+/** What is believed wherever a list lights its lamp: of each that has a say and one claim. */
+const litNeeds = (rig: Rig, says: readonly LampSay[]): PartNeed[] =>
+  says.flatMap(({ action, claims: [claim, ...more] }): PartNeed[] => {
+    if (!claim || more.length > 0 || action.kind === 'recallSound') return []
+    const [part] = claimParts(rig, claim)
+    const isMet = (value: PartValue) =>
+      lampSays(rig, [action], knownWith(part, value)).every(({ isLit }) => isLit)
+    return [{ part, isMet }]
+  })
+
+/** What is so wherever a dark lamp lies: all of it. */
+const trueNeeds = (rig: Rig, claims: readonly Claim[]): PartNeed[] =>
+  claims.map((claim) => ({
+    part: claimParts(rig, claim)[1],
+    isMet: (value) => isAsClaimed(rig, claim, value) === true,
+  }))
 
 /**
  * Whether what a claim says and what is may be apart, and a lamp lie for it. A lamp of sounds is lit as long as one of them
@@ -182,7 +232,7 @@ function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampV
         kind: 'lies',
         lie: { switchId: footswitch.id, moves, isLit: truth.isLit, claim: truth.against[0]! },
       }
-    : { kind: 'unknown' }
+    : { kind: 'unknown', atLeast: 0 }
 }
 
 const does = (rig: Rig, footswitch: Footswitch, kind: Action['kind']): boolean =>

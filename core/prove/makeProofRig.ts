@@ -8,11 +8,17 @@ import {
   makePreset,
   makeRig,
   makeRole,
+  makeSound,
   makeSwitch,
+  recallSound,
 } from '../rig/makeRig'
 import { seeded } from '../base/seeded'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
+import type { Cell } from '../rig/table/sound'
+
+/** Switches of each bank and layer that recall a sound. */
+const SOUNDS = 6
 
 interface ProofSize {
   readonly banks: number
@@ -26,8 +32,10 @@ interface ProofSize {
 }
 
 /**
- * A rig as a player with a large board has it, from a fixed seed: of each bank two switches travel, the others recall presets
- * and set controls, two in ten with a second position, some by what was sent last; some of the controls change over by themselves.
+ * A rig as a player with a large board has it, from a fixed seed: of each bank two switches travel, the others say of one
+ * device after the other which preset it plays or whether its effect is on, and set a control. Six of each bank do so by a
+ * sound, the others by a list; of those two in ten have a second position, a few controls go by what was sent last, and some
+ * change over by themselves. Presets have values of their own.
  */
 export function makeProofRig(
   { banks, switches, devices, messages, layers, alternates = 2 }: ProofSize,
@@ -36,16 +44,33 @@ export function makeProofRig(
   const random = seeded(seed)
   const below = (n: number) => Math.floor(random() * n)
   const each = <One>(n: number, one: (n: number) => One) => Array.from({ length: n }, (_, at) => one(at))
-  const CONTROLS = 16
-  const action = (): Action => {
-    const device = below(devices)
-    if (random() < 0.12) return { kind: 'recallPreset', presetId: `d${device}-p${below(6)}` as never }
+  const CONTROLS = 6
+  const control = (device: number, n: number) => `d${device}-c${n}` as never
+  const action = (at: number): Action => {
+    const device = at % devices
+    const isFirst = at < devices
+    if (isFirst && random() < 0.6)
+      return { kind: 'recallPreset', presetId: `d${device}-p${below(6)}` as never }
+    if (isFirst) return { kind: 'setControl', controlId: control(device, 3), value: below(2) * 127 }
     const n = below(CONTROLS)
-    const controlId = `d${device}-c${n}` as never
-    if (random() < 0.05 && n !== 15) return { kind: 'alternateControl', controlId, a: 127, b: 0 }
-    return { kind: 'setControl', controlId, value: n < 6 ? below(2) * 127 : below(5) * 30 }
+    if (random() < 0.05 && n < 4)
+      return { kind: 'alternateControl', controlId: control(device, n), a: 127, b: 0 }
+    return {
+      kind: 'setControl',
+      controlId: control(device, n),
+      value: n === 4 ? below(5) * 30 : below(2) * 127,
+    }
   }
   const list = () => each(messages, action)
+  const cell = (device: number): Cell => ({
+    kind: 'preset',
+    presetId: `d${device}-p${below(6)}` as never,
+    // Bank select comes before the recall.
+    values: each(Math.max(0, Math.round(messages / devices) - 1), (n) => ({
+      controlId: control(device, n),
+      value: below(2) * 127,
+    })),
+  })
   const names = each(banks, (n) => `b${n}`)
   const travels = (to: 'next' | 'previous'): Action[][] => [[{ kind: 'travel', to, bankId: null }]]
   return makeRig({
@@ -69,9 +94,9 @@ export function makeProofRig(
         {
           order: n,
           reading:
-            n % CONTROLS === 15
+            n % CONTROLS === 5
               ? { kind: 'toggle', value: 127 }
-              : n % CONTROLS < 6
+              : n % CONTROLS < 4
                 ? { kind: 'switch', isStrict: false }
                 : { kind: 'range', unit: '%', low: 0, high: 100, scale: 'linear', from: 0, to: 127 },
         },
@@ -85,8 +110,15 @@ export function makeProofRig(
         })),
       }),
     ),
+    sounds: [...names.keys()].flatMap((bank) =>
+      each(layers * SOUNDS, (n) =>
+        makeSound(`s${bank}-${n}`, Object.fromEntries(each(devices, (d) => [`d${d}`, cell(d)])), {
+          order: bank * 100 + n,
+        }),
+      ),
+    ),
     banks: names.map((name, n) => makeBank(name, n)),
-    switches: names.flatMap((name) =>
+    switches: names.flatMap((name, bank) =>
       each(layers, (layer) => (layer === 0 ? 'base' : 'shift') as 'base' | 'shift').flatMap((layer) =>
         each(switches, (n) => {
           const positions: Action[][] =
@@ -96,9 +128,11 @@ export function makeProofRig(
                 ? travels('next')
                 : n === 2 && layers === 2
                   ? [[{ kind: 'layer', does: 'change' }]]
-                  : random() < alternates / 10
-                    ? [list(), list()]
-                    : [list()]
+                  : n >= switches - SOUNDS
+                    ? [[recallSound(`s${bank}-${(layer === 'shift' ? SOUNDS : 0) + switches - 1 - n}`)]]
+                    : random() < alternates / 10
+                      ? [list(), list()]
+                      : [list()]
           return makeSwitch(name, n + 1, positions, { layer, id: `${name}-${layer}-${n + 1}` as never })
         }),
       ),

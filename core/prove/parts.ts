@@ -137,6 +137,15 @@ export function floorOf(rig: Rig, place: string, parts: ReadonlyMap<Part, PartVa
   }
 }
 
+/** A controller that takes one thing of the devices to be so, and knows nothing else. */
+export function knownWith(part: Part, value: PartValue): Known {
+  const [kind, id] = [part[0], part.slice(2)]
+  if (value === undefined) return NOTHING_KNOWN
+  if (kind === 'v') return { ...NOTHING_KNOWN, values: { [id]: value as number } }
+  if (kind === 'p') return { ...NOTHING_KNOWN, presets: { [id]: value as number } }
+  return { ...NOTHING_KNOWN, contacts: { [id]: value as boolean } }
+}
+
 /** What a part has where nothing is put into it by {@link floorOf} and something could be. */
 export function leftValue(part: Part): PartValue {
   if (part === 'S') return LEFT_SOUND
@@ -170,7 +179,16 @@ const recalledControls = perTables(['presets'], (rig: Rig): ReadonlyMap<string, 
   return new Map([...all].map(([id, parts]) => [id, [...parts]]))
 })
 
-export function touchedBy(rig: Rig, op: Op): Part[] {
+const touched = new WeakMap<Op, readonly Part[]>()
+
+/** The parts that something done may put elsewhere. What is done where stays the same object as long as that is so. */
+export function touchedBy(rig: Rig, op: Op): readonly Part[] {
+  let parts = touched.get(op)
+  if (!parts) touched.set(op, (parts = partsTouched(rig, op)))
+  return parts
+}
+
+function partsTouched(rig: Rig, op: Op): Part[] {
   switch (op.kind) {
     case 'message':
       return op.hearers.flatMap(({ id }): Part[] => {
@@ -240,18 +258,22 @@ export const turningSwitch = perTables(['banks'], (rig: Rig): Footswitch => {
   }
 })
 
-/** What of the device itself decides what becomes of a part of it. */
-export function partsBehind(rig: Rig, part: Part): Part[] {
+/** What of the device itself decides what something done makes of a part of it. */
+export function partsBehind(rig: Rig, op: Op, part: Part): readonly Part[] {
+  if (op.kind !== 'message') return NOTHING_BEHIND
   const [kind, deviceId = '', controlId = ''] = part.split('/')
   const device = own(rig.devices, deviceId)
-  if (!device || (kind !== 'D' && kind !== 'P')) return []
-  const control = kind === 'D' ? own(rig.controls, controlId) : undefined
+  if (!device || (kind !== 'D' && kind !== 'P')) return NOTHING_BEHIND
+  if (op.message.kind === 'program')
+    return device.numbering.bankSelect === 'none' ? NOTHING_BEHIND : [`B/${deviceId}`]
+  const control = own(rig.controls, controlId)
   return [
-    ...(device.numbering.bankSelect === 'none' ? [] : [`B/${deviceId}`]),
     ...(control?.map === 'preset' ? [`P/${deviceId}`] : []),
     ...(control?.address.kind === 'nrpn' ? [`N/${deviceId}`] : []),
   ]
 }
+
+const NOTHING_BEHIND: readonly Part[] = []
 
 /** Whether what becomes of a part hangs on what is there: it changes over, takes steps, or is put together of two bytes. */
 export function isStateful(rig: Rig, part: Part): boolean {

@@ -34,7 +34,7 @@ function* lampsLine(rig: Rig): Generator<Proved> {
     const verdict = lampVerdict(rig, footswitch)
     if (verdict.kind === 'holds') yield { line: 'lamps', about, verdict }
     else if (verdict.kind === 'unknown')
-      yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'tooMany' } }
+      yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'tooMany', atLeast: verdict.atLeast } }
     else {
       const { switchId, isLit, claim, moves } = verdict.lie
       const fault = { kind: 'lampLies', switchId, isLit, claim } as const

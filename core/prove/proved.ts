@@ -26,7 +26,8 @@ export type ProofVerdict =
       readonly moves: readonly Move[]
       readonly after: number | null
     }
-  | { readonly kind: 'notProven'; readonly why: NotProven }
+  /** `atLeast`: it takes no fewer moves, if it happens at all. */
+  | { readonly kind: 'notProven'; readonly why: NotProven; readonly atLeast?: number }
 
 export type NotProven =
   /** More floors would have to be looked at than are. */

@@ -171,7 +171,7 @@ function missedBy(
     isPlaced: true,
   })
   if (found.kind === 'never') return null
-  if (found.kind === 'unknown') return { kind: 'notProven', why: found.why }
+  if (found.kind === 'unknown') return { kind: 'notProven', why: found.why, atLeast: found.atLeast + 1 }
   const moves = [...found.labels, recall.label].map(({ move: one }) => one)
   const end = makeMoves(rig, restingStart(rig), moves).at(-1)!.state
   if (holds(rig, claim, truth(end, rig)) === true) return { kind: 'notProven', why: 'notPlayed' }
@@ -261,7 +261,7 @@ function leftBy(
     isPlaced: true,
   })
   if (found.kind === 'never') return null
-  if (found.kind === 'unknown') return { kind: 'notProven', why: found.why }
+  if (found.kind === 'unknown') return { kind: 'notProven', why: found.why, atLeast: found.atLeast + 1 }
   const moves = [...found.labels, recall.label].map(({ move }) => move)
   const results = makeMoves(rig, restingStart(rig), moves)
   const is = partOf(results.at(-1)!.state, part)

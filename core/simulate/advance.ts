@@ -38,6 +38,7 @@ import type {
 import { hasCaught, PEDAL_AT_FIRST, type Led, type PedalNow } from './pedalNow'
 import { pedalPlan, roleNow, type TargetPlan } from './pedalPlan'
 import { withoutThoseOff } from './powerOff'
+import { nextPosition, turned } from './turn'
 import { bankPlan, eventOps, planActions, planSteps, switchPlan, type Message, type Op } from './plan'
 
 /**
@@ -424,10 +425,8 @@ export class FloorRun {
     const controller = own(this.#rig.controllers, bank?.controllerId ?? '')
     // What a controller cannot tell apart it does not answer to.
     if (event !== 'press' && controller && !controller.events.includes(event)) return
-    const many = footswitch.positions.length
-    // An edit may have taken positions away since the last press.
-    const position = event === 'press' && many > 1 ? (own(this.#known.next, footswitch.id) ?? 0) % many : 0
-    if (event === 'press') this.#turn(footswitch, position)
+    const position = event === 'press' ? nextPosition(this.#known, footswitch) : 0
+    if (event === 'press') this.#known = turned(this.#rig, this.#known, footswitch, position)
     this.#gestures.push({ at: this.#at, switchId: footswitch.id, event, position })
     this.#start(
       bank?.controllerId ?? '',
@@ -436,23 +435,6 @@ export class FloorRun {
     )
     // A foot that went off before its press was decided holds no layer.
     if (event !== 'release' && !own(this.#feet, footswitch.id)?.isDown) this.#letGoOfLayer(footswitch.id)
-  }
-
-  /** The next position, and the lamps of its group. */
-  #turn({ id, positions, group, bankId, lamps }: Footswitch, position: number): void {
-    // What its lamp does not hang on need not be known.
-    if (positions.length === 1 && group === '' && lamps.length === 0) return
-    const { next, done } = this.#known
-    let [nextNow, doneNow] = [next, { ...done, [id]: position }]
-    if (positions.length > 1) nextNow = { ...nextNow, [id]: (position + 1) % positions.length }
-    if (group !== '')
-      for (const other of Object.values(this.#rig.switches)) {
-        if (other.id === id || other.group !== group || other.bankId !== bankId) continue
-        const { [other.id]: _, ...kept } = doneNow
-        doneNow = kept as typeof doneNow
-        if (own(nextNow, other.id)) nextNow = { ...nextNow, [other.id]: 0 }
-      }
-    this.#known = { ...this.#known, next: nextNow, done: doneNow }
   }
 
   #start(controllerId: ControllerId | '', ops: readonly Op[], by: SwitchId | null): void {

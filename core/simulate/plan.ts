@@ -1,7 +1,7 @@
 import { own } from '../base/own'
 import { encodeMessage } from '../midi/encode'
 import type { MidiMessage } from '../midi/message'
-import { CABLING, perRow } from '../rig/perTables'
+import { CABLING, perRow, type Key } from '../rig/perTables'
 import type { Numbering } from '../rig/numbering/numbering'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
@@ -64,6 +64,9 @@ export interface SwitchPlan {
   readonly doublePress: readonly Op[]
 }
 
+/** What decides what is done where: an edit to other switches leaves it as it is. */
+export const PLAN_KEYS: readonly Key[] = [...COMPILE_KEYS, ...CABLING, 'pedals']
+
 const plansOf = new WeakMap<Rig, WeakMap<Footswitch, SwitchPlan>>()
 
 /** What a switch does to the floor. Worked out once, since it is done at every press; by rig first, which is one look. */
@@ -75,7 +78,7 @@ export function switchPlan(rig: Rig, footswitch: Footswitch): SwitchPlan {
   return plan
 }
 
-const plannedSwitch = perRow([...COMPILE_KEYS, ...CABLING], (rig, footswitch: Footswitch): SwitchPlan => {
+const plannedSwitch = perRow(PLAN_KEYS, (rig, footswitch: Footswitch): SwitchPlan => {
   const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
   const plan = (actions: readonly Action[]) => planActions(rig, controllerId, actions)
   const { positions, release, longPress, doublePress } = footswitch
@@ -92,7 +95,7 @@ export const eventOps = (plan: SwitchPlan, event: SwitchEvent, position: number)
 
 /** What is done on coming to a bank, and on leaving it. */
 export const bankPlan = perRow(
-  [...COMPILE_KEYS, ...CABLING],
+  PLAN_KEYS,
   (rig, bank: Bank): { readonly enter: readonly Op[]; readonly leave: readonly Op[] } => ({
     enter: planActions(rig, bank.controllerId, bank.enter),
     leave: planActions(rig, bank.controllerId, bank.leave),
