@@ -8,6 +8,7 @@ import {
   type ProvenFault,
   type Rig,
 } from '#core'
+import { count } from '#shared/counts'
 import { switchPlace } from './sounds'
 
 /** A finding that speaks against a line of the proof. */
@@ -29,12 +30,24 @@ export const PROOF_TEXT: Record<ProofLine, string> = {
 type NotProven = Extract<Proved['verdict'], { kind: 'notProven' }>['why']
 
 /** Why something is not proven. */
-export const NOT_PROVEN_TEXT: Record<NotProven, string> = {
+const NOT_PROVEN_TEXT: Record<NotProven, string> = {
   tooMany: 'More can happen than was looked through.',
   beyond: 'What decides it can be too many things at once.',
   notPlayed: 'A run was found that may show it, and does not come out on the whole floor.',
   wayHangs: 'The way there hangs on where a switch or the show stands.',
 }
+
+/** Why it is, and how far it is known all the same. */
+export const notProvenText = ({
+  why,
+  atLeast = 0,
+}: {
+  readonly why: NotProven
+  readonly atLeast?: number
+}): string =>
+  `Not proven. ${NOT_PROVEN_TEXT[why]}${
+    atLeast > 1 ? ` It does not happen within ${count(atLeast - 1, 'step')}.` : ''
+  }`
 
 /** What a row of the rig is called here: "Verse, dry", "Freeze, bank 3, 4", "home". */
 export function provedName(rig: Rig, { about }: Proved): string {

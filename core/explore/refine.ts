@@ -55,7 +55,7 @@ export function refinedRun(
   if (!whole) return { kind: 'unknown', atLeast }
   if (told.length > 0) budget.states -= whole.met.length
   const ends = whole.met.flatMap((state, n) => (isGoal(state) ? [n] : []))
-  const found = searched(machine, whole, ends, asked, isWanted, budget)
+  const found = searched(machine, whole, ends, asked, isWanted, budget, below)
   return found.kind === 'unknown' ? { kind: 'unknown', atLeast: Math.max(atLeast, found.atLeast) } : found
 }
 

@@ -58,7 +58,7 @@ interface Node {
   readonly depth: number
 }
 
-/** The machine itself searched, going by what a projection says is still to come. */
+/** The machine itself searched, going by what a projection says is still to come. `below`: for runs of fewer moves only. */
 export function searched(
   machine: Machine,
   projection: Projection,
@@ -66,6 +66,7 @@ export function searched(
   asked: readonly number[],
   isWanted: (state: State) => boolean,
   budget: Budget,
+  below = Number.POSITIVE_INFINITY,
 ): Found {
   const { sizes, start } = machine
   const left = distanceToGoal(machine, projection, goals)
@@ -116,7 +117,7 @@ export function searched(
     null,
     null,
   )
-  for (let bound = 0; bound < open.length; bound++) {
+  for (let bound = 0; bound < Math.min(open.length, below); bound++) {
     const bucket = open[bound] ?? []
     // It may grow while it is gone through: a move on a shortest way leaves the bound as it is.
     while (bucket.length > 0) {

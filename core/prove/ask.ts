@@ -48,10 +48,12 @@ export type Answer =
   /** It does not come about with fewer moves than `atLeast`. */
   | { readonly kind: 'unknown'; readonly why: NotProven; readonly atLeast: number }
 
-/** So many states are looked through for one question, or for several that belong together. */
-const STATES_MAX = 100_000
+/** So many states are looked through for one question, or for several that belong together; and for all of them. */
+const STATES_MAX = 300_000
+const STATES_ALL = 15_000_000
 
-export const fullBudget = (): Budget => ({ states: STATES_MAX })
+/** `among`: how many have to be answered, where all may be hard. */
+export const fullBudget = (among = 1): Budget => ({ states: Math.min(STATES_MAX, STATES_ALL / among) })
 
 export function fewest(
   rig: Rig,

@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { perRow } from '../rig/perTables'
+import { perRow, perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
@@ -54,7 +54,7 @@ export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): Lam
 
 function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
   if (isDark(row)) return { kind: 'holds' }
-  const footswitch = withoutTempo(rig, row)
+  const [footswitch, ...others] = withoutTempo(rig, row)
   const lists = listsOfLamp(rig, footswitch)
   const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
   const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
@@ -82,15 +82,16 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
       const key = parts.reduce((text, part) => `${text},${valueAt(part)}`, floor.spots[place]!)
       let answer = known.get(key)
       if (answer === undefined) {
-        const truth = lampTruth(rig, footswitch, floorAt(rig, floor, place, valueAt, parts))
-        known.set(key, (answer = truth?.verdict === 'lies'))
+        const state = floorAt(rig, floor, place, valueAt, parts)
+        answer = [footswitch, ...others].some((one) => lampTruth(rig, one, state)?.verdict === 'lies')
+        known.set(key, answer)
       }
       return answer
     }
   }
   let best: readonly Label[] | null = null
   let atLeast = Number.POSITIVE_INFINITY
-  const whole = fullBudget()
+  const whole = fullBudget(lampsToProve(rig).length)
   const ours: PartNeed[] = needsSound ? [{ part: 'S', isMet: (value) => sounds.has(String(value)) }] : []
   const questions = lists.flatMap((says) => {
     const claims = claimsOf(says)
@@ -241,21 +242,31 @@ const does = (rig: Rig, footswitch: Footswitch, kind: Action['kind']): boolean =
   )
 
 /**
- * The switch with lists that say nothing of the tempo: no part of a floor is that, and a lamp that asks for it besides is
- * lit less often. What is found so is played with all that it does.
+ * The switch with lists that say nothing of the tempo, no part of a floor being that: each list that asks for it may be lit
+ * as the rest of it says, or dark, and the lamp is what one of these says. What is found so is played with all that it does.
  */
-function withoutTempo(rig: Rig, footswitch: Footswitch): Footswitch {
-  if (!does(rig, footswitch, 'tempo')) return footswitch
+function withoutTempo(rig: Rig, footswitch: Footswitch): readonly [Footswitch, ...Footswitch[]] {
+  if (!does(rig, footswitch, 'tempo')) return [footswitch]
+  const { positions, release, longPress, doublePress } = footswitch
   const bare = (actions: readonly Action[]) =>
     expanded(rig, actions).flatMap(({ action }) => (action.kind === 'tempo' ? [] : [action]))
-  const { positions, release, longPress, doublePress } = footswitch
-  return {
-    ...footswitch,
-    positions: positions.map(bare),
-    release: bare(release),
-    longPress: bare(longPress),
-    doublePress: bare(doublePress),
-  }
+  const asks = (actions: readonly Action[]) => bare(actions).length < expanded(rig, actions).length
+  const lists = [...positions, release, longPress]
+  const asking: (readonly Action[])[] = lists.filter(asks)
+  const [first, ...more] = Array.from({ length: 2 ** asking.length }, (_, dark): Footswitch => {
+    const list = (actions: readonly Action[]) => {
+      const n = asking.indexOf(actions)
+      return n >= 0 && ((dark >> n) & 1) === 1 ? [] : bare(actions)
+    }
+    return {
+      ...footswitch,
+      positions: positions.map(list),
+      release: list(release),
+      longPress: list(longPress),
+      doublePress: bare(doublePress),
+    }
+  })
+  return [first!, ...more]
 }
 
 /** What it goes by that is no claim: of a control that fires, that its value was sent. */
@@ -281,10 +292,11 @@ const isOfSounds = (rig: Rig, footswitch: Footswitch): boolean =>
   })
 
 /** Every switch whose lamp says something of devices, in the order of banks. */
-export const lampsToProve = (rig: Rig): readonly Footswitch[] =>
+export const lampsToProve = perTables(FLOOR_TABLES, (rig: Rig): readonly Footswitch[] =>
   Object.values(rig.switches)
     .filter((one) => isProgrammed(one) && claimsOfLamp(rig, one).length > 0)
-    .sort((a, b) => order(rig, a) - order(rig, b))
+    .sort((a, b) => order(rig, a) - order(rig, b)),
+)
 
 const order = (rig: Rig, { bankId, layer, number }: Footswitch): number =>
   (own(rig.banks, bankId)?.index ?? 0) * 1000 + (layer === 'shift' ? 500 : 0) + number

@@ -17,8 +17,8 @@ import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Cell } from '../rig/table/sound'
 
-/** Switches of each bank and layer that recall a sound. */
-const SOUNDS = 6
+/** So many switches of each bank and layer recall a sound, where there are enough. */
+const SOUNDS_MAX = 6
 
 interface ProofSize {
   readonly banks: number
@@ -45,6 +45,7 @@ export function makeProofRig(
   const below = (n: number) => Math.floor(random() * n)
   const each = <One>(n: number, one: (n: number) => One) => Array.from({ length: n }, (_, at) => one(at))
   const CONTROLS = 6
+  const SOUNDS = Math.max(0, Math.min(SOUNDS_MAX, switches - 4))
   const control = (device: number, n: number) => `d${device}-c${n}` as never
   const action = (at: number): Action => {
     const device = at % devices

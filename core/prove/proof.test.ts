@@ -284,7 +284,7 @@ describe('what is proven', () => {
         .sort()
     const kinds = new Set<string>()
     for (const seed of [1, 2, 3, 4]) {
-      const size = { banks: 3, switches: 5, devices: 2, messages: 2, layers: 1 } as const
+      const size = { banks: 3, switches: 7, devices: 2, messages: 4, layers: 1 } as const
       const rig = makeProofRig(size, seed)
       const turned = Object.fromEntries(
         Object.entries(rig).map(([table, rows]) => [table, backwards(rows)]),

@@ -1,4 +1,5 @@
-import { LEFT, type Effect, type Move as MachineMove } from '../explore/machine'
+import { LEFT, made, type Effect, type Move as MachineMove, type State } from '../explore/machine'
+import { walked } from '../explore/shortest'
 import { wayTo, project } from '../explore/project'
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
@@ -25,13 +26,14 @@ const SEEN: ReadonlySet<string> = new Set([
  */
 export function* switchesLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const byPlace = movesBySwitch(floor)
+  const found = foundAt(floor)
   const twins = twinsOf(floor, byPlace)
   for (const one of Object.values(rig.switches)) {
     const ours = byPlace.get(one.id)
     if (!ours || !isProgrammed(one)) continue
     const about = { table: 'switches', id: one.id } as const
     const faults: (ProofFault | 'unknown')[] = []
-    const dead = isDead(rig, floor, one, ours)
+    const dead = isDead(rig, floor, one, ours, found)
     if (dead === null) faults.push('unknown')
     else if (dead) faults.push({ kind: 'dead', switchId: one.id })
     const other = dead ? undefined : twins.get(one.id)
@@ -68,8 +70,25 @@ function movesBySwitch({ machine, labels }: FloorMachine): ReadonlyMap<SwitchId,
 
 const isOfDevice = (part: Part): boolean => 'DPK'.includes(part[0]!)
 
+/** The state in which each place is come to first. */
+function foundAt({ machine }: FloorMachine): ReadonlyMap<number, State> {
+  const found = new Map<number, State>()
+  const projection = project(machine, [])
+  for (const [n, place] of (projection?.met ?? []).entries()) {
+    const end = walked(machine, wayTo(projection!, n))
+    if (end?.place === place) found.set(place, end)
+  }
+  return found
+}
+
 /** Null where that is not known. */
-function isDead(rig: Rig, floor: FloorMachine, footswitch: Footswitch, ours: Ours): boolean | null {
+function isDead(
+  rig: Rig,
+  floor: FloorMachine,
+  footswitch: Footswitch,
+  ours: Ours,
+  found: ReadonlyMap<number, State>,
+): boolean | null {
   const actions = actionLists(footswitch).flatMap((list) => expanded(rig, list.actions))
   const isSeen = actions.every(({ action }) => {
     if (!SEEN.has(action.kind)) return false
@@ -78,9 +97,21 @@ function isDead(rig: Rig, floor: FloorMachine, footswitch: Footswitch, ours: Our
   })
   // What has its own effect, a note or a tap, is not dead.
   if (!isSeen) return false
-  // Coming to a sound or a tempo is something, though every device is there already: a lamp comes on.
+  // Mostly it does something at once, and that is enough.
   for (const [move, places] of ours) {
     if (move.jump) return false
+    const state = found.get(places[0]!)
+    if (!state) continue
+    const { values } = made(floor.machine, state, move)
+    if (
+      move.effects.some(
+        ({ component: at }) => isOfDevice(floor.partAt[at]!) && values[at] !== state.values[at],
+      )
+    )
+      return false
+  }
+  // Coming to a sound or a tempo is something, though every device is there already: a lamp comes on.
+  for (const [move, places] of ours) {
     if (floor.blurred.has(move)) return null
     for (const effect of move.effects) {
       const part = floor.partAt[effect.component]!

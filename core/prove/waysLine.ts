@@ -68,26 +68,23 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
     }
   }
   const component = floor.indexOf.get('S')
+  const recalled = recalledAt(floor)
   for (const sound of inOrder(rig.sounds)) {
     if (component === undefined) break
     const value = floor.values[component]!.indexOf(sound.id)
     if (value < 0 && !floor.beyond.has('S')) continue
     const start = new Map<number, number>()
     let hangsOnShow = false
-    moves.forEach((here, place) => {
-      for (const { effects, jump } of here)
-        for (const { component: touched, reads, table } of effects) {
-          if (touched !== component || !table.includes(value)) continue
-          if (reads.some((read) => !floor.partAt[read]!.startsWith('n'))) {
-            hangsOnShow = true
-            continue
-          }
-          // Stepped on until it is its turn, unless it leads away before.
-          if (jump && reads.length > 0) continue
-          const taps = reads.reduce((product, read) => product * sizes[read]!, 1)
-          start.set(place, Math.min(taps, start.get(place) ?? Number.POSITIVE_INFINITY))
-        }
-    })
+    for (const { place, reads, isGoing } of recalled.get(value) ?? []) {
+      if (reads.some((read) => !floor.partAt[read]!.startsWith('n'))) {
+        hangsOnShow = true
+        continue
+      }
+      // Stepped on until it is its turn, unless it leads away before.
+      if (isGoing && reads.length > 0) continue
+      const taps = reads.reduce((product, read) => product * sizes[read]!, 1)
+      start.set(place, Math.min(taps, start.get(place) ?? Number.POSITIVE_INFINITY))
+    }
     const about = { table: 'sounds', id: sound.id } as const
     if (start.size === 0 && (hangsOnShow || hangs || floor.beyond.has('S'))) {
       yield { line: 'ways', about, verdict: { kind: 'notProven', why: 'wayHangs' } }
@@ -112,6 +109,27 @@ export function* waysLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
     bankId,
     layer,
   }))
+}
+
+/** By sound, as a value of its component, where it can be recalled, and what that hangs on. */
+function recalledAt({ machine, indexOf }: FloorMachine) {
+  const component = indexOf.get('S')
+  const all = new Map<
+    number,
+    { readonly place: number; readonly reads: readonly number[]; readonly isGoing: boolean }[]
+  >()
+  machine.moves.forEach((here, place) => {
+    for (const { effects, jump } of here) {
+      const effect = effects.find((one) => one.component === component)
+      for (const value of new Set(effect?.table)) {
+        const one = { place, reads: effect!.reads, isGoing: jump !== null }
+        const known = all.get(value)
+        if (known) known.push(one)
+        else all.set(value, [one])
+      }
+    }
+  })
+  return all
 }
 
 type Fault = Extract<Proved['verdict'], { kind: 'fails' }>['fault']

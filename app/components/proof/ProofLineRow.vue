@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Proved, ProofLine, Rig } from '#core'
 import { count } from '#shared/counts'
 import { findingText } from '~/text/findings'
-import { NOT_PROVEN_TEXT, PROOF_TEXT, provedName, type ProofFault } from '~/text/proof'
+import { notProvenText, PROOF_TEXT, provedName, type ProofFault } from '~/text/proof'
 
 /** One sentence with its verdict; what speaks against it below, and all it was shown of on request. */
 const { rig, line, faults, proved, isDone, chosenKey, keyOf } = defineProps<{
@@ -82,7 +82,7 @@ const isOpen = ref(false)
       <div v-for="(one, n) in open" :key="`open ${n}`">
         <dt>{{ provedName(rig, one) }}</dt>
         <dd>
-          {{ one.verdict.kind === 'notProven' ? `Not proven. ${NOT_PROVEN_TEXT[one.verdict.why]}` : '' }}
+          {{ one.verdict.kind === 'notProven' ? notProvenText(one.verdict) : '' }}
         </dd>
       </div>
       <div v-for="(one, n) in holding" :key="`holds ${n}`">
