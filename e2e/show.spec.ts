@@ -69,7 +69,7 @@ test('what a show needs is put on switches by one press each, and taken back', a
 }) => {
   await openView(page, rigId, 'show')
   await list(page)
-    .getByRole('button', { name: /^6 ?The storm/ })
+    .getByRole('button', { name: /^7 ?The storm/ })
     .click()
   const steps = inspector(page).getByRole('region', { name: 'Steps to this song' })
   await steps.getByRole('button', { name: 'Put First of The storm on a switch' }).click()

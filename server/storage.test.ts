@@ -32,6 +32,9 @@ import {
   type SwitchId,
   USUAL_PLAYER,
   keepRound,
+  type Never,
+  type NeverId,
+  type PresetId,
   type PracticeId,
   type PartId,
   type ShowId,
@@ -512,7 +515,27 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(Array.from({ length: 9 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
+  // Made before things were kept that must never be so at once: the demo of then, with a switch edited.
+  it('of a database of version 10 opens, is told by its log, and keeps what must never be', async () => {
+    await copyFile(new URL('./testing/old/version10.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse' })
+    expect(found.nevers).toEqual({})
+    const presetId = Object.keys(found.presets)[0] as PresetId
+    const row: Never = { id: 'never' as NeverId, order: 1, things: [{ kind: 'preset', presetId }] }
+    const edit = addRow('addNever', 'nevers', row)
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.nevers).toEqual({ never: row })
+    expect(await told(store, old!.id)).toEqual(now)
+    await store.database.close()
+  })
+
+  it.each(Array.from({ length: 10 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
     const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })

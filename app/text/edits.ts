@@ -101,6 +101,8 @@ export const EDIT_TEXT: Record<EditLabel, string> = {
   removeRide: 'remove ride',
   keepPractice: 'keep practice',
   forgetPractice: 'forget practice',
+  addNever: 'add what must never be',
+  removeNever: 'remove what must never be',
   addSong: 'add song',
   changeSong: 'change song',
   removeSong: 'remove song',

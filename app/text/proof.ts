@@ -1,24 +1,27 @@
 import {
   own,
   SHORTEST_MS,
+  thingText,
   type Finding,
   type LyingLamp,
   type ProofLine,
   type Proved,
   type ProvenFault,
   type Rig,
+  type RunDiffers,
 } from '#core'
-import { count } from '#shared/counts'
+import { count, listText } from '#shared/counts'
 import { switchPlace } from './sounds'
 
 /** A finding that speaks against a line of the proof. */
-export type ProofFault = LyingLamp | ProvenFault
+export type ProofFault = LyingLamp | ProvenFault | RunDiffers
 
 export const isProofFault = (one: Finding): one is ProofFault =>
-  one.code === 'lyingLamp' || one.code === 'provenFault'
+  one.code === 'lyingLamp' || one.code === 'provenFault' || one.code === 'runDiffers'
 
 /** What each line says when it holds. */
 export const PROOF_TEXT: Record<ProofLine, string> = {
+  checks: 'What must never be so never is, and recorded runs do what they did.',
   sounds: 'Every sound comes out whole, from wherever it is recalled.',
   lamps: 'Every lamp says what is so.',
   pace: `Nothing is lost on a device that loads, down to ${SHORTEST_MS} ms between two steps.`,
@@ -34,6 +37,7 @@ const NOT_PROVEN_TEXT: Record<NotProven, string> = {
   tooMany: 'More can happen than was looked through.',
   beyond: 'What decides it can be too many things at once.',
   notPlayed: 'A run was found that may show it, and does not come out on the whole floor.',
+  asFound: 'Something it hangs on is never set: what it is at power-on is not known.',
   wayHangs: 'The way there hangs on where a switch or the show stands.',
 }
 
@@ -59,6 +63,9 @@ export function provedName(rig: Rig, { about }: Proved): string {
     const sound = own(rig.sounds, part?.soundId ?? '')
     return `${song?.name ?? ''}: ${part?.name || (sound?.name ?? '')}`
   }
+  if (about.table === 'runs') return `Run "${own(rig.runs, about.id)?.name ?? ''}"`
+  if (about.table === 'nevers')
+    return `Never ${listText((own(rig.nevers, about.id)?.things ?? []).map((thing) => thingText(rig, thing)))}`
   const footswitch = own(rig.switches, about.id)
   return footswitch ? switchPlace(rig, footswitch) : ''
 }

@@ -18,7 +18,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Pedals', page: 'pedals', key: 'p', tables: ['pedals', 'rides'] },
   { name: 'Tempo', page: 'tempo', key: 't', tables: ['songs'] },
   { name: 'Set list', page: 'show', key: 'l', tables: ['parts', 'shows'] },
-  { name: 'Proof', page: 'proof', key: 'f', tables: [] },
+  { name: 'Proof', page: 'proof', key: 'f', tables: ['nevers'] },
   { name: 'Stage', page: 'stage', key: 'g', tables: ['practices'] },
 ]
 

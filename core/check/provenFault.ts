@@ -1,7 +1,9 @@
 import { own } from '../base/own'
 import type { Edit } from '../rig/edit'
-import type { Rig } from '../rig/rig'
-import { contactsOf } from '../rig/cabling/contacts'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import type { Device } from '../rig/table/device'
+import { contactsOf, heldContacts } from '../rig/cabling/contacts'
+import type { Thing } from '../rig/table/never'
 import { highestValue } from '../rig/table/control'
 import type { Layer } from '../rig/table/switch'
 import { shownText } from '../rig/chart/reading'
@@ -42,6 +44,7 @@ export type FaultTold =
       readonly afterMs: number
       readonly safeMs: number
     }
+  | { readonly kind: 'never'; readonly things: readonly string[] }
   | { readonly kind: 'notOnFoot'; readonly sound: string }
   | { readonly kind: 'noWay'; readonly sound: string; readonly bank: string; readonly layer: Layer }
   | { readonly kind: 'noHome'; readonly bank: string; readonly layer: Layer }
@@ -55,10 +58,11 @@ export type ProvenFault = FindingOf<
   { readonly line: ProofLine; readonly fault: FaultTold } & RunTold
 >
 
-/** Null for what holds, is not known, or is a lamp that lies: that is a finding of its own. */
+/** Null for what holds or is not known, and for lamps that lie and runs that differ: those are findings of their own. */
 export function provenFault(rig: Rig, proved: Proved, withFixes: boolean): ProvenFault | null {
   const { verdict, about, line } = proved
-  if (verdict.kind !== 'fails' || verdict.fault.kind === 'lampLies') return null
+  if (verdict.kind !== 'fails' || verdict.fault.kind === 'lampLies' || verdict.fault.kind === 'runDiffers')
+    return null
   const fixes: readonly Edit[] = withFixes ? fixesOf(rig, proved) : []
   const [fix] = fixes
   return {
@@ -76,7 +80,7 @@ export function provenFault(rig: Rig, proved: Proved, withFixes: boolean): Prove
 
 function faultTold(
   rig: Rig,
-  fault: Exclude<ProofFault, { kind: 'lampLies' }>,
+  fault: Exclude<ProofFault, { kind: 'lampLies' | 'runDiffers' }>,
   after: number | null,
 ): FaultTold {
   const sound = 'soundId' in fault ? (own(rig.sounds, fault.soundId)?.name ?? '') : ''
@@ -113,6 +117,11 @@ function faultTold(
         afterMs: Math.round((after ?? 0) / 1000),
         safeMs: fault.safeMs,
       }
+    case 'never':
+      return {
+        kind: 'never',
+        things: (own(rig.nevers, fault.neverId)?.things ?? []).map((thing) => thingText(rig, thing)),
+      }
     case 'notOnFoot':
       return { kind: 'notOnFoot', sound }
     case 'noWay':
@@ -131,6 +140,41 @@ function faultTold(
         preset: valueName(rig, `P/${fault.deviceId}`, fault.preset),
       }
   }
+}
+
+/** "Tape echo preset 7 Slap", "Reverb Bypass on", "Bass amp Channel closed". */
+export function thingText(rig: Rig, thing: Thing): string {
+  if (thing.kind === 'contact') {
+    const part = `K/${thing.deviceId}/${thing.contactId}`
+    return `${thingName(rig, part)} ${valueName(rig, part, thing.isClosed)}`
+  }
+  if (thing.kind === 'control') {
+    const control = own(rig.controls, thing.controlId)
+    return `${thingName(rig, `D/${control?.deviceId ?? ''}/${thing.controlId}`)} ${thing.isOn ? 'on' : 'off'}`
+  }
+  const preset = own(rig.presets, thing.presetId)
+  const part = `P/${preset?.deviceId ?? ''}`
+  return `${thingName(rig, part)} ${valueName(rig, part, preset?.index)}`
+}
+
+/** All that can be said of a device by whether it is so. */
+export function thingChoices(rig: Rig, device: Device): Thing[] {
+  const presets = Object.values(rig.presets).filter(({ deviceId }) => deviceId === device.id)
+  const controls = inOrder(rig.controls).filter(
+    ({ id, deviceId }) => deviceId === device.id && holdsValue(rig, id) !== null,
+  )
+  return [
+    ...byIndex(Object.fromEntries(presets.map((preset) => [preset.id, preset]))).map(({ id }): Thing => ({
+      kind: 'preset',
+      presetId: id,
+    })),
+    ...controls.flatMap(({ id }): Thing[] =>
+      [true, false].map((isOn) => ({ kind: 'control', controlId: id, isOn })),
+    ),
+    ...heldContacts(rig, device).flatMap(({ id }): Thing[] =>
+      [true, false].map((isClosed) => ({ kind: 'contact', deviceId: device.id, contactId: id, isClosed })),
+    ),
+  ]
 }
 
 function bankName(rig: Rig, id: string): string {

@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { lampsToProve } from '../prove/lampLies'
 import { proofOf, waysToBe } from '../prove/proof'
@@ -41,10 +42,6 @@ export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<SlowS
   const unknown: string[] = []
   const proved: Proved[] = []
   const soFar = { found, unknown, proof: { proved, ways: null } }
-  for (const run of Object.values(rig.runs)) {
-    found.push(...runDiffers(rig, run))
-    yield { done: 0, soFar }
-  }
   const walk = wrongMoments(rig)
   let step = walk.next()
   for (; !step.done; step = walk.next()) yield { done: 0, soFar }
@@ -62,11 +59,12 @@ export function* slowFindings(rig: Rig, question: SlowQuestion): Generator<SlowS
     if (withFixes && verdict.kind === 'fails') yield { done: looked / lamps, soFar }
     if (verdict.kind === 'fails') {
       const { fault, moves } = verdict
-      const finding =
-        fault.kind === 'lampLies'
-          ? lyingLamp(rig, { ...fault, moves }, withFixes)
-          : provenFault(rig, one, withFixes)
-      if (finding) found.push(finding)
+      if (fault.kind === 'runDiffers') found.push(...runDiffers(rig, own(rig.runs, fault.runId)!))
+      else if (fault.kind === 'lampLies') found.push(lyingLamp(rig, { ...fault, moves }, withFixes))
+      else {
+        const finding = provenFault(rig, one, withFixes)
+        if (finding) found.push(finding)
+      }
     }
     proved.push(one)
     yield { done: Math.min(1, looked / lamps), soFar }

@@ -35,8 +35,8 @@ describe('rig file', () => {
     ['other JSON', '[1, 2]', { code: 'notARigFile' }],
     [
       'another version',
-      altered((file) => (file.version = 11)),
-      { code: 'wrongVersion', found: '11', known: 10 },
+      altered((file) => (file.version = 12)),
+      { code: 'wrongVersion', found: '12', known: 11 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

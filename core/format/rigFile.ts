@@ -6,9 +6,9 @@ import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
-const RIG_FILE_VERSION = 10
+const RIG_FILE_VERSION = 11
 /** Files of these are read: what they lack is what it was taken to be then. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, RIG_FILE_VERSION] as const
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, RIG_FILE_VERSION] as const
 
 const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
 
@@ -32,6 +32,8 @@ const tablesSchema = z.strictObject({
   shows: listSchema('shows').default([]),
   /** Nor in those up to version 9. */
   practices: listSchema('practices').default([]),
+  /** Nor in those up to version 10. */
+  nevers: listSchema('nevers').default([]),
 })
 
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */

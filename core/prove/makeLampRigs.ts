@@ -141,7 +141,18 @@ export const lampRigs: fc.Arbitrary<Rig> = fc
           a: { kind: 'preset', presetId: 'a-1' as never, values: [] },
           b: { kind: 'preset', presetId: 'b-2' as never, values: [] },
         }),
-        makeSound('t', { a: { kind: 'preset', presetId: 'a-2' as never, values: [] } }, { order: 2 }),
+        // What a list goes on to do by what was sent last hangs on which sound the show came to.
+        makeSound(
+          't',
+          {
+            a: {
+              kind: 'preset',
+              presetId: 'a-2' as never,
+              values: [{ controlId: 'a-x' as never, value: 127 }],
+            },
+          },
+          { order: 2 },
+        ),
       ],
       songs: [makeSong('x', null), makeSong('y', null, { order: 2 })],
       parts: [makePart('x', 1, 't'), makePart('x', 2, 's'), makePart('y', 1, 't')],

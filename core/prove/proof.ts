@@ -1,4 +1,5 @@
 import type { Rig } from '../rig/rig'
+import { checksLine } from './checksLine'
 import { floorMachine } from './floorMachine'
 import { lampsToProve, lampVerdict } from './lampLies'
 import { paceLine } from './paceLine'
@@ -11,6 +12,7 @@ import { waysLine } from './waysLine'
 /** All that is proven of a rig, one thing after the other, what is worst when it fails first. */
 export function* proofOf(rig: Rig): Generator<Proved> {
   const floor = floorMachine(rig)
+  yield* checksLine(rig, floor)
   const soundSo = new Map<string, 'holds' | 'fails' | 'open'>()
   for (const one of soundsLine(rig, floor)) {
     const { id } = one.about

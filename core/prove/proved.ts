@@ -1,3 +1,5 @@
+import type { NeverId } from '../rig/table/never'
+import type { RunId } from '../rig/table/run'
 import type { Layer, SwitchId } from '../rig/table/switch'
 import type { SoundId } from '../rig/table/sound'
 import type { Claim } from '../switching/claim'
@@ -5,14 +7,17 @@ import type { Move } from './moves'
 import type { Part, PartValue } from './parts'
 
 /** What is proven, a line each, the worst to fail first. */
-export const PROOF_LINES = ['sounds', 'lamps', 'pace', 'show', 'ways', 'switches'] as const
+export const PROOF_LINES = ['checks', 'sounds', 'lamps', 'pace', 'show', 'ways', 'switches'] as const
 
 export type ProofLine = (typeof PROOF_LINES)[number]
 
 /** One thing that was to be shown of a row of the rig. */
 export interface Proved {
   readonly line: ProofLine
-  readonly about: { readonly table: 'sounds' | 'switches' | 'banks' | 'parts'; readonly id: string }
+  readonly about: {
+    readonly table: 'sounds' | 'switches' | 'banks' | 'parts' | 'nevers' | 'runs'
+    readonly id: string
+  }
   readonly verdict: ProofVerdict
 }
 
@@ -38,6 +43,8 @@ export type NotProven =
   | 'notPlayed'
   /** A switch that alternates also travels, or the way hangs on where the show is. */
   | 'wayHangs'
+  /** Something it hangs on was never set: nobody knows what it was at power-on. */
+  | 'asFound'
 
 export type ProofFault =
   /** After its recall something is not as the sound says; `is` undefined where nobody ever set it. */
@@ -62,6 +69,10 @@ export type ProofFault =
       /** From this interval on, in ms, nothing is lost. */
       readonly safeMs: number
     }
+  /** Things that must never be so at once are. */
+  | { readonly kind: 'never'; readonly neverId: NeverId }
+  /** A recorded run no longer does what it did. */
+  | { readonly kind: 'runDiffers'; readonly runId: RunId; readonly differences: number }
   /** No switch recalls it. */
   | { readonly kind: 'notOnFoot'; readonly soundId: SoundId }
   /** No way leads from there to it. */

@@ -43,6 +43,8 @@ export const EDIT_LABELS = [
   'removeRide',
   'keepPractice',
   'forgetPractice',
+  'addNever',
+  'removeNever',
   /** The log of a rig of an earlier version did not lead to what was stored. */
   'mendLog',
   'renameRig',

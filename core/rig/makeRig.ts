@@ -10,7 +10,9 @@ import type { Port, Role, RoleKind, RoleOf } from './table/port'
 import type { Pedal } from './table/pedal'
 import { BLANK_PRESET, type Preset } from './table/preset'
 import type { Control } from './table/control'
+import type { Never } from './table/never'
 import type { Pair } from './table/pair'
+import type { Run } from './table/run'
 import type { Action } from './table/action'
 import type { Part } from './table/part'
 import { USUAL_SHOW, type Show } from './table/show'
@@ -295,6 +297,8 @@ export interface RigRows {
   readonly songs?: readonly Song[]
   readonly parts?: readonly Part[]
   readonly shows?: readonly Show[]
+  readonly runs?: readonly Run[]
+  readonly nevers?: readonly Never[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -326,6 +330,8 @@ export function makeRig(rows: RigRows = {}): Rig {
     songs: byId(rows.songs),
     parts: byId(rows.parts),
     shows: byId(rows.shows),
+    runs: byId(rows.runs),
+    nevers: byId(rows.nevers),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

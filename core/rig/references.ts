@@ -132,6 +132,13 @@ const referring: Referring = {
               : [],
     ),
   rides: () => [],
+  nevers: ({ things }) =>
+    things.map((thing, n): Reference => {
+      const path = ['things', n]
+      if (thing.kind === 'preset') return { path, table: 'presets', id: thing.presetId }
+      if (thing.kind === 'control') return { path, table: 'controls', id: thing.controlId }
+      return { path, table: 'devices', id: thing.deviceId }
+    }),
   practices: ({ pairs }) =>
     pairs.flatMap(({ from, to }, n): Reference[] => [
       { path: ['pairs', n, 'from'], table: 'sounds', id: from },

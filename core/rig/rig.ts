@@ -7,6 +7,7 @@ import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
 import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
+import { neverSchema, type Never } from './table/never'
 import { pairSchema, type Pair } from './table/pair'
 import { partSchema, type Part } from './table/part'
 import { pedalSchema, type Pedal } from './table/pedal'
@@ -41,6 +42,7 @@ export interface Tables {
   readonly runs: Run
   readonly rides: Ride
   readonly practices: Practice
+  readonly nevers: Never
 }
 
 export type TableName = keyof Tables
@@ -69,12 +71,13 @@ export const rowSchemas = {
   runs: runSchema,
   rides: rideSchema,
   practices: practiceSchema,
+  nevers: neverSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
 /** Tables that have no part in what a floor does. */
-const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices']
+const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices', 'nevers']
 
 /** What decides what a floor does. */
 export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
@@ -113,6 +116,7 @@ export const emptyRig = (name: string): Rig => ({
   runs: {},
   rides: {},
   practices: {},
+  nevers: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

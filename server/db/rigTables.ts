@@ -7,6 +7,7 @@ import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
 import { macros } from './tables/macros'
 import { marks } from './tables/marks'
+import { nevers } from './tables/nevers'
 import { pairs } from './tables/pairs'
 import { parts } from './tables/parts'
 import { pedals } from './tables/pedals'
@@ -40,6 +41,7 @@ export const rigTables = {
   runs,
   rides,
   practices,
+  nevers,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -67,6 +69,7 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   runs: true,
   rides: true,
   practices: true,
+  nevers: true,
   songs: true,
   parts: true,
   shows: true,

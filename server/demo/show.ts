@@ -60,15 +60,15 @@ Lamps out
 - Lantern pad, 50 s
 - Bell buoy, 20 s, 3 s ahead
 - Lantern pad, 40 s, 3 s ahead
+Entr'acte
+- Entr'acte walk, 32 bars, 60 s ahead
+- Pizzicato, 16 bars, 4 beats ahead
+- Entr'acte walk, 16 bars, 4 beats ahead
 The storm
 - Storm solo, 16 bars, 20 s ahead
 - Storm, an octave down, 8 bars, 4 beats ahead
 - Chorus, drive, 16 bars, 4 beats ahead
 - Storm solo, 8 bars, 4 beats ahead
-Entr'acte
-- Entr'acte walk, 32 bars, 60 s ahead
-- Pizzicato, 16 bars, 4 beats ahead
-- Entr'acte walk, 16 bars, 4 beats ahead
 Rope walk
 - Verse, pushed, 30 s
 - Pizzicato, 16 s, 2 s ahead

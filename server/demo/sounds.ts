@@ -19,7 +19,7 @@ import {
  */
 const TABLE = `
 Verse, dry | 3 Round | off | off | 1 Clean | off | open | by foot: off
-Verse, pushed | Drive 38 % | | | | | |
+Verse, pushed | 3 Round + Drive 38 % | | | | | |
 Chorus, drive | 8 Grit | B4 Dotted eighth | off | 2 Drive | off | open | by foot: off
 Storm solo | 9 Shout | B5 Dotted, wide | 300 Drowned hall | 3 Drive, boost | 1 Sub | closed | by foot: on
 Storm, an octave down | | | off | | 1 Sub + Pitch -12 | |

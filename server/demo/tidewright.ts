@@ -30,6 +30,7 @@ import {
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
 import { CONDUCTED, partsOfShow } from './show'
+import { neverSteps } from './nevers'
 import { practiceSteps } from './practice'
 import { soundSteps } from './sounds'
 import { switchStepsOfDemo } from './switches'
@@ -59,6 +60,7 @@ export function tidewright(): Rig {
     ...switchStepsOfDemo,
     ...pedalSteps,
     ...practiceSteps,
+    ...neverSteps,
   ].reduce(done, boxes)
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CircleAlert, Info, TriangleAlert } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Edit, Finding } from '#core'
+import { own, type Edit, type Finding } from '#core'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { findingText, SEVERITY_TEXT } from '~/text/findings'
@@ -21,13 +21,14 @@ const others = computed(() =>
   }),
 )
 /** The steps that show it. */
-const run = computed(() =>
-  finding.code === 'lyingLamp'
+const run = computed(() => {
+  if (finding.code === 'runDiffers') return own(rigs.rig?.runs ?? {}, finding.about.id) ?? null
+  return finding.code === 'lyingLamp'
     ? { name: `${finding.facts.switch}, its lamp`, ...finding.facts }
     : finding.code === 'provenFault'
       ? { name: text.value.title.replace(/\.$/, ''), ...finding.facts }
-      : null,
-)
+      : null
+})
 const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
 </script>
 

@@ -74,10 +74,13 @@ const isOpen = ref(false)
           @click="emit('choose', keyOf(one))"
         >
           <span>{{ findingText(one).title }}</span>
-          <span class="steps">{{ count(one.facts.moves.length, 'step') }}</span>
+          <span v-if="one.code !== 'runDiffers'" class="steps">{{
+            count(one.facts.moves.length, 'step')
+          }}</span>
         </button>
       </li>
     </ul>
+    <slot />
     <dl v-if="isOpen" class="shown">
       <div v-for="(one, n) in open" :key="`open ${n}`">
         <dt>{{ provedName(rig, one) }}</dt>

@@ -1,4 +1,5 @@
 import type { FaultTold } from '#core'
+import { listText } from '#shared/counts'
 import { CURE_TEXT, movesText } from '../lies'
 import type { Sayings } from './saying'
 
@@ -38,6 +39,11 @@ function faultText(fault: FaultTold): { readonly title: string; readonly why: st
             title: `${fault.switch} sends to ${fault.device} while it loads.`,
             why: 'What comes then is lost.',
           }
+    case 'never':
+      return {
+        title: `${listText(fault.things)} can come together.`,
+        why: 'You said that must never be.',
+      }
     case 'notOnFoot':
       return {
         title: `${fault.sound} is in the show and on no switch.`,

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { PROOF_LINES, rigName, type ProofLine } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
+import NeverList from '~/components/proof/NeverList.vue'
 import ProofLineRow from '~/components/proof/ProofLineRow.vue'
 import RunBoards from '~/components/proof/RunBoards.vue'
 import { useRigStore } from '~/stores/rig'
@@ -12,7 +13,8 @@ import { isProofFault, waysText, type ProofFault } from '~/text/proof'
 const rigs = useRigStore()
 const rig = computed(() => rigs.rig!)
 
-const lineOf = (one: ProofFault): ProofLine => (one.code === 'lyingLamp' ? 'lamps' : one.facts.line)
+const lineOf = (one: ProofFault): ProofLine =>
+  one.code === 'provenFault' ? one.facts.line : one.code === 'lyingLamp' ? 'lamps' : 'checks'
 const keyOf = (one: ProofFault): string =>
   `${one.code} ${one.about.id} ${one.code === 'provenFault' ? JSON.stringify(one.facts.fault) : ''}`
 
@@ -70,7 +72,9 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
         :chosen-key="chosen ? keyOf(chosen) : null"
         :key-of="keyOf"
         @choose="chosenKey = $event"
-      />
+      >
+        <NeverList v-if="one.line === 'checks'" :rig="rig" />
+      </ProofLineRow>
     </div>
     <template #inspector>
       <template v-if="chosen">
@@ -79,9 +83,11 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
           {{ chosen.cures.length === 1 ? 'It was' : 'Each was' }} looked at again with
           {{ chosen.cures.length === 1 ? 'this change' : 'its change' }}: it holds then.
         </p>
-        <h3>The fewest steps that show it</h3>
-        <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
-        <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
+        <template v-if="chosen.code !== 'runDiffers'">
+          <h3>The fewest steps that show it</h3>
+          <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
+          <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
+        </template>
       </template>
       <section v-else-if="hasAny && isDone && rows.length > 0" class="stamp" aria-label="Stamp">
         <h2>{{ rigName(rig) }}</h2>

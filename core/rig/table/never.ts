@@ -1,0 +1,30 @@
+import * as z from 'zod'
+import { idSchema, orderSchema, textSchema, type Id } from './scalars'
+
+export type NeverId = Id<'never'>
+
+/** One thing that can be so of a device. */
+const thingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('preset'), presetId: idSchema<'preset'>() }),
+  /** On, as its chart counts it, or off. */
+  z.strictObject({ kind: z.literal('control'), controlId: idSchema<'control'>(), isOn: z.boolean() }),
+  z.strictObject({
+    kind: z.literal('contact'),
+    deviceId: idSchema<'device'>(),
+    contactId: textSchema(60),
+    isClosed: z.boolean(),
+  }),
+])
+
+export type Thing = Readonly<z.infer<typeof thingSchema>>
+
+export const THINGS_MAX = 4
+
+/** Things that must never be so at once, whatever is stepped on. */
+export const neverSchema = z.strictObject({
+  id: idSchema<'never'>(),
+  order: orderSchema,
+  things: z.array(thingSchema).min(1).max(THINGS_MAX),
+})
+
+export type Never = Readonly<z.infer<typeof neverSchema>>

@@ -1,0 +1,131 @@
+// Plants faults in the proof, one at a time, in a copy of the project, and says whether the tests catch each: `npm run planted`.
+import { spawnSync } from 'node:child_process'
+import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { root } from './prepare.mjs'
+
+const EXPLORE = 'core/explore/explore.test.ts'
+const FLOOR = 'core/prove/floorMachine.test.ts'
+const LAMPS = 'core/prove/lampLies.test.ts'
+const SOUNDS = 'core/prove/proof.test.ts'
+
+/** What is planted where, and the test that should see it. */
+const FAULTS = [
+  [
+    'What is left out holds only its first value',
+    'core/explore/project.ts',
+    'value < sizes[component]!; value++',
+    'value < 1; value++',
+    EXPLORE,
+  ],
+  [
+    'Moves on all but the first component are left out',
+    'core/explore/project.ts',
+    'for (const component of seen)',
+    'for (const component of seen.slice(0, 1))',
+    EXPLORE,
+  ],
+  [
+    'What does not come out straight away never happens',
+    'core/explore/shortest.ts',
+    'return searched(machine, projection, goals, asked, isWanted, budget)',
+    "return { kind: 'never' }",
+    EXPLORE,
+  ],
+  [
+    'A way may make moves that are not there',
+    'core/explore/shortest.ts',
+    'if (!machine.moves[state.place]!.includes(move)) return null',
+    '',
+    EXPLORE,
+  ],
+  [
+    'A state once met is not come to by fewer moves',
+    'core/explore/shortest.ts',
+    'if (before !== undefined && before <= depth) return',
+    'if (before !== undefined) return',
+    EXPLORE,
+  ],
+  [
+    'A control that changes over is taken as set',
+    'core/prove/parts.ts',
+    "reading.kind === 'toggle' || ",
+    '',
+    FLOOR,
+  ],
+  [
+    'What a list itself made before is forgotten',
+    'core/prove/dependence.ts',
+    'for (const read of reads) for (const more of touches.get(read) ?? NO_PARTS) reads.add(more)',
+    '',
+    FLOOR,
+  ],
+  [
+    'A list goes by what was known before it began',
+    'core/simulate/calmly.ts',
+    'const doing = { controller: null, known, at: 0',
+    'const doing = { controller: null, known: before, at: 0',
+    FLOOR,
+  ],
+  [
+    'What was sent last is taken to be anything',
+    'core/prove/ask.ts',
+    "'nH'.includes(",
+    "'nHv'.includes(",
+    LAMPS,
+  ],
+  [
+    'What is plainly always so is not looked at where it begins',
+    'core/explore/need.ts',
+    'bringing(machine, need).every((move) => surely(on(move, then), then, true)) &&',
+    '',
+    LAMPS,
+  ],
+  [
+    'A list that asks for the tempo is taken as lit by the rest of it',
+    'core/prove/lampLies.ts',
+    '{ length: 2 ** asking.length }',
+    '{ length: 1 }',
+    LAMPS,
+  ],
+  [
+    'A longer run takes the place of a shorter one',
+    'core/explore/refine.ts',
+    'searched(machine, whole, ends, asked, isWanted, budget, below)',
+    'searched(machine, whole, ends, asked, isWanted, budget)',
+    LAMPS,
+  ],
+  [
+    'A preset that is missed counts as there where the bank hangs',
+    'core/prove/soundsLine.ts',
+    'effect?.reads.length === 0 &&',
+    'effect &&',
+    SOUNDS,
+  ],
+]
+
+const copy = mkdtempSync(join(tmpdir(), 'planted-'))
+try {
+  for (const part of ['core', 'shared', 'package.json', 'vitest.config.ts'])
+    cpSync(join(root, part), join(copy, part), { recursive: true })
+  symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
+  const run = (...tests) =>
+    spawnSync('npx', ['vitest', 'run', '--bail', '1', ...tests], { cwd: copy, encoding: 'utf8' })
+  const whole = run(EXPLORE, FLOOR, LAMPS, SOUNDS)
+  if (whole.status !== 0) throw new Error(`The tests fail without any fault\n${whole.stdout}${whole.stderr}`)
+  let missed = 0
+  for (const [title, file, from, to, test] of FAULTS) {
+    const path = join(copy, file)
+    const text = readFileSync(path, 'utf8')
+    if (text.split(from).length !== 2) throw new Error(`${file} does not have once: ${from}`)
+    writeFileSync(path, text.replace(from, to))
+    const isMissed = run(test).status === 0
+    writeFileSync(path, text)
+    if (isMissed) missed++
+    console.log(`${isMissed ? 'NOT CAUGHT' : 'caught    '}  ${title} (${test})`)
+  }
+  process.exitCode = missed === 0 ? 0 : 1
+} finally {
+  rmSync(copy, { recursive: true })
+}
