@@ -69,10 +69,17 @@ const FAULTS = [
     FLOOR,
   ],
   [
-    'What was sent last is taken to be anything',
+    'What two things alone never come to is said without a look',
     'core/prove/ask.ts',
-    "'nH'.includes(",
-    "'nHv'.includes(",
+    'return !isThere',
+    'return true',
+    LAMPS,
+  ],
+  [
+    'What must be so is looked for where it is not',
+    'core/explore/refine.ts',
+    'state % ways === ways - 1',
+    'state % ways === 0',
     LAMPS,
   ],
   [
@@ -80,7 +87,7 @@ const FAULTS = [
     'core/explore/need.ts',
     'bringing(machine, need).every((move) => surely(on(move, then), then, true)) &&',
     '',
-    LAMPS,
+    EXPLORE,
   ],
   [
     'A list that asks for the tempo is taken as lit by the rest of it',
@@ -97,10 +104,10 @@ const FAULTS = [
     LAMPS,
   ],
   [
-    'A preset that is missed counts as there where the bank hangs',
+    'Another sound of the same switch is taken for this one',
     'core/prove/soundsLine.ts',
-    'effect?.reads.length === 0 &&',
-    'effect &&',
+    'recall.isIt(numberAt) &&',
+    '',
     SOUNDS,
   ],
 ]

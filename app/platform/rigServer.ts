@@ -11,6 +11,7 @@ import type {
 import type { FloorReply, PostFloor } from '#shared/contract/floor'
 import type { SessionReply } from '#shared/contract/session'
 import type { ErrorReply } from '#shared/errors'
+import { stampText, type Stamp } from '#shared/stamp'
 
 /** Why a request brought nothing: it was refused, or not now; without an error the server could not be reached. */
 export type Failure =
@@ -62,8 +63,8 @@ const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in'
 
 /** A paper of a rig as PDF; the browser fetches it itself. */
-export const paperAddress = (rigId: string, name: PaperName, paper: 'a4' | 'letter') =>
-  `${address(rigId)}/files/${name}.pdf?paper=${paper}`
+export const paperAddress = (rigId: string, name: PaperName, paper: 'a4' | 'letter', stamp: Stamp | null) =>
+  `${address(rigId)}/files/${name}.pdf?paper=${paper}${stamp ? `&stamp=${stampText(stamp)}` : ''}`
 
 /** Where a rig's files are. */
 export const fileAddress = (rigId: string, file: 'rig.json' | 'switches.mid') =>

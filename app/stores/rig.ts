@@ -13,6 +13,7 @@ import {
   type Rig,
 } from '#core'
 import type { PostEdit, RigReply } from '#shared/contract/rigs'
+import type { Stamp } from '#shared/stamp'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { findingsOf } from './findingsOf'
@@ -269,6 +270,15 @@ export const useRigStore = defineStore('rig', () => {
       newestRevision.value = Math.max(newestRevision.value, answer.value.revision)
   }
 
+  /** What was proven of the revision the server has, once all of it was looked at; null before that. */
+  const stamp = computed((): Stamp | null => {
+    const { proved, ways } = proof.value
+    if (search.value !== null || isFoundOld.value || ways === null || pending.value.length > 0) return null
+    const count = (kind: string) => proved.filter(({ verdict }) => verdict.kind === kind).length
+    const [holds, fails, open_] = [count('holds'), count('fails'), count('notProven')]
+    return { revision: revision.value, holds, fails, open: open_, ways: Math.floor(ways) }
+  })
+
   const retry = () => outbox?.retry()
   const clearSetbacks = () => (setbacks.value = [])
 
@@ -289,6 +299,7 @@ export const useRigStore = defineStore('rig', () => {
     search,
     unknownLamps,
     proof,
+    stamp,
     isBehind,
     isNoted,
     isFromShelf,

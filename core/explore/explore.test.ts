@@ -2,7 +2,9 @@ import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { LEFT, made, type Machine, type State } from './machine'
 import { machines } from './makeMachines'
+import { isAlways, type Need } from './need'
 import { project, wayTo } from './project'
+import { refinedRun } from './refine'
 import { shortestRun } from './shortest'
 import { exploreWhole } from './wholeStates'
 
@@ -148,5 +150,90 @@ describe('the fewest moves to something', () => {
     expect(count.never).toBeGreaterThan(300)
     // Some do not come out as the projection has them, and must be searched for.
     expect(count.run - count.straight).toBeGreaterThan(50)
+  })
+})
+
+describe('the fewest moves to something of which more is known', () => {
+  it('are as few as a plain search needs, where needs are looked at one by one: 2,000 questions', () => {
+    const count = { run: 0, never: 0, unknown: 0 }
+    fc.assert(
+      fc.property(machines, fc.nat(), fc.nat({ max: 6 }), (machine, wish, below) => {
+        const all = machine.sizes.map((_, n) => n)
+        // Each of up to three components is to hold some of its values; the first is looked at from the start.
+        const asked = [...new Set([wish % all.length, (wish >> 3) % all.length, (wish >> 6) % all.length])]
+        const needs = asked.map((component): Need => ({
+          component,
+          isMet: Array.from(
+            { length: machine.sizes[component]! },
+            (_, value) => ((wish >> (9 + component + value)) & 1) === 1,
+          ),
+        }))
+        const isMet = ({ component, isMet: met }: Need, state: State) => met[state.values[component]!]!
+        const isWanted = (state: State) => needs.every((need) => isMet(need, state))
+        const [first, ...others] = needs as [Need, ...Need[]]
+        const coarse = project(machine, [first.component])!
+        const goals = coarse.met.flatMap((state, n) => (first.isMet[state % coarse.width] ? [n] : []))
+        const most = below === 0 ? Number.POSITIVE_INFINITY : below
+        const found = refinedRun(machine, coarse, goals, others, asked, isWanted, { states: 1_000_000 }, most)
+        const depths = [...byHand(machine)]
+          .filter(([key]) => isWanted(stateOf(key)))
+          .map(([, depth]) => depth)
+        const fewest = Math.min(...depths, Number.POSITIVE_INFINITY)
+        count[found.kind]++
+        expect(found.kind).toBe(fewest < most ? 'run' : 'never')
+        if (found.kind === 'run') expect(found.moves.length).toBe(fewest)
+      }),
+      { numRuns: 2000, seed: 24_2026 },
+    )
+    expect(count.run).toBeGreaterThan(500)
+    expect(count.never).toBeGreaterThan(200)
+  })
+
+  it('is given up where it may not look further, and then no shorter run is there than it says', () => {
+    let given = 0
+    fc.assert(
+      fc.property(machines, fc.nat(), fc.integer({ min: 0, max: 30 }), (machine, wish, states) => {
+        const [component, other] = [wish % machine.sizes.length, (wish >> 3) % machine.sizes.length]
+        const isWanted = ({ values }: State) => values[component] === 0 && values[other] === 1
+        const coarse = project(machine, [])!
+        const goals = coarse.met.map((_, n) => n)
+        const found = refinedRun(machine, coarse, goals, [], [component, other], isWanted, { states })
+        if (found.kind !== 'unknown') return
+        given++
+        const depths = [...byHand(machine)]
+          .filter(([key]) => isWanted(stateOf(key)))
+          .map(([, depth]) => depth)
+        expect(Math.min(...depths, Number.POSITIVE_INFINITY)).toBeGreaterThanOrEqual(found.atLeast)
+      }),
+      { numRuns: 1000, seed: 25_2026 },
+    )
+    expect(given).toBeGreaterThan(100)
+  })
+})
+
+describe('what is plainly always so', () => {
+  it('is so in every state of the machine: 3,000 pairs', () => {
+    let plain = 0
+    fc.assert(
+      fc.property(machines, fc.nat(), (machine, wish) => {
+        const need = (shift: number): Need => {
+          const component = (wish >> shift) % machine.sizes.length
+          const isMet = Array.from(
+            { length: machine.sizes[component]! },
+            (_, value) => ((wish >> (shift + 4 + value)) & 1) === 1,
+          )
+          return { component, isMet }
+        }
+        const [one, other] = [need(0), need(9)]
+        if (!isAlways(machine, one, other)) return
+        const all = [...byHand(machine).keys()].map(stateOf)
+        for (const { values } of all)
+          if (one.isMet[values[one.component]!]) expect(other.isMet[values[other.component]!]).toBe(true)
+        // Not because the first never is.
+        if (all.some(({ values }) => one.isMet[values[one.component]!])) plain++
+      }),
+      { numRuns: 3000, seed: 26_2026 },
+    )
+    expect(plain).toBeGreaterThan(50)
   })
 })

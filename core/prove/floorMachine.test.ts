@@ -1,45 +1,72 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { made } from '../explore/machine'
+import { own } from '../base/own'
 import { seeded } from '../base/seeded'
+import type { Rig } from '../rig/rig'
+import type { Action } from '../rig/table/action'
 import { floorMachine } from './floorMachine'
 import { lampRigs } from './makeLampRigs'
 import { makeMove, movesAt, restingStart } from './moves'
 import { partOf, placeOf } from './parts'
 
+/** Moves made at random on the simulated floor and on its machine, as long as both are told apart; how many. */
+function walked(rig: Rig, seed: number): number {
+  const { machine, places, partAt, values, labels, beyond } = floorMachine(rig)
+  // Too much may decide what becomes of a part where messages are lost: that is said, and nothing of it claimed.
+  const known = partAt.flatMap((part, n) => (beyond.has(part) ? [] : [[part, n] as const]))
+  const random = seeded(seed)
+  let state = restingStart(rig)
+  let ours = machine.start
+  const told = () => Object.fromEntries(known.map(([part, n]) => [part, values[n]![ours.values[n]!]]))
+  const true_ = () => Object.fromEntries(known.map(([part]) => [part, partOf(state, part)]))
+  for (let n = 0; n < 40; n++) {
+    const moves = movesAt(rig, state)
+    expect(machine.moves[ours.place]!.map((move) => labels.get(move)!.move)).toEqual(
+      moves.map(({ move }) => move),
+    )
+    if (moves.length === 0) return n
+    const at = Math.floor(random() * moves.length)
+    state = makeMove(rig, state, moves[at]!.move, moves[at]!.footswitch).state
+    // Of the banks before, one is told apart: what is further back is forgotten here.
+    ours = made(machine, ours, machine.moves[ours.place]![at]!)
+    if (places[ours.place] !== placeOf(rig, state)) return n
+    expect(told()).toEqual(true_())
+  }
+  return 40
+}
+
+const anySeed = fc.integer({ min: 1, max: 2 ** 31 - 1 })
+
 describe('a floor as a machine', () => {
   it('goes where the simulated floor goes, move for move: 40 moves on each of 150 rigs', () => {
-    let [made_, open] = [0, 0]
+    let [moves, open] = [0, 0]
     fc.assert(
-      fc.property(lampRigs, fc.integer({ min: 1, max: 2 ** 31 - 1 }), (rig, seed) => {
-        const floor = floorMachine(rig)
-        const { machine, places, partAt, values, labels, beyond } = floor
-        if (beyond.size > 0) open++
-        // Too much may decide what becomes of a part where messages are lost: that is said, and nothing of it claimed.
-        const known = partAt.flatMap((part, n) => (beyond.has(part) ? [] : [[part, n] as const]))
-        const random = seeded(seed)
-        let state = restingStart(rig)
-        let ours = machine.start
-        const told = () => Object.fromEntries(known.map(([part, n]) => [part, values[n]![ours.values[n]!]]))
-        const true_ = () => Object.fromEntries(known.map(([part]) => [part, partOf(state, part)]))
-        for (let n = 0; n < 40; n++) {
-          const moves = movesAt(rig, state)
-          expect(machine.moves[ours.place]!.map((move) => labels.get(move)!.move)).toEqual(
-            moves.map(({ move }) => move),
-          )
-          if (moves.length === 0) return
-          const at = Math.floor(random() * moves.length)
-          state = makeMove(rig, state, moves[at]!.move, moves[at]!.footswitch).state
-          // Of the banks before, one is told apart: what is further back is forgotten here.
-          ours = made(machine, ours, machine.moves[ours.place]![at]!)
-          if (places[ours.place] !== placeOf(rig, state)) return
-          expect(told()).toEqual(true_())
-          made_++
-        }
+      fc.property(lampRigs, anySeed, (rig, seed) => {
+        if (floorMachine(rig).beyond.size > 0) open++
+        moves += walked(rig, seed)
       }),
       { numRuns: 150, seed: 16_2026 },
     )
-    expect(made_).toBeGreaterThan(3000)
+    expect(moves).toBeGreaterThan(3000)
     expect(open).toBeLessThan(10)
+  }, 300_000)
+
+  it('does the same where a list goes by what it made of something that hangs on the show: 60 rigs', () => {
+    const positions: Action[][] = [
+      [
+        { kind: 'showStep', to: 'nextPart', songId: null },
+        { kind: 'alternateControl', controlId: 'a-x' as never, a: 127, b: 0 },
+      ],
+    ]
+    let moves = 0
+    fc.assert(
+      fc.property(lampRigs, anySeed, (rig, seed) => {
+        const first = own(rig.switches, 'one-1')!
+        moves += walked({ ...rig, switches: { ...rig.switches, 'one-1': { ...first, positions } } }, seed)
+      }),
+      { numRuns: 60, seed: 23_2026 },
+    )
+    expect(moves).toBeGreaterThan(1000)
   }, 300_000)
 })

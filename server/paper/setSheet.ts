@@ -38,7 +38,12 @@ const seconds = (ms: number | null): string =>
 const minutes = (all: number): string => `${Math.floor(all / 60)}:${String(all % 60).padStart(2, '0')}`
 
 /** The show that is on, for the stand: song, part, sound, where it is, what the foot steps on. Null where there is none. */
-export async function setSheetPdf(rig: Rig, size: PaperSize, fonts: Fonts): Promise<Buffer | null> {
+export async function setSheetPdf(
+  rig: Rig,
+  size: PaperSize,
+  fonts: Fonts,
+  foot = '',
+): Promise<Buffer | null> {
   const lines = setSheet(rig)
   const show = showOn(rig)
   if (!show || lines.length === 0) return null
@@ -105,6 +110,13 @@ export async function setSheetPdf(rig: Rig, size: PaperSize, fonts: Fonts): Prom
     put('time', seconds(line.lastsMs), y)
     put('hand', line.byHand.map(({ device, does }) => (does ? `${device}: ${does}` : device)).join('; '), y)
     y += LINE_MM
+  }
+  if (foot !== '') {
+    if (y + LINE_MM > sheet.heightMm - MARGIN_MM) {
+      sheet.page()
+      head()
+    }
+    sheet.text(foot, MARGIN_MM, y + 1, sheet.pointsFor(foot, wide, TEXT - 1))
   }
   return sheet.end()
 }

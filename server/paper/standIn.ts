@@ -23,7 +23,7 @@ const GAP_MM = 4
 const NARROW = 6
 
 /** The rig for somebody who has never stood before it: how it starts, what is where, what the pedals do. */
-export async function standInPdf(rig: Rig, size: PaperSize, fonts: Fonts): Promise<Buffer | null> {
+export async function standInPdf(rig: Rig, size: PaperSize, fonts: Fonts, foot = ''): Promise<Buffer | null> {
   const about = standIn(rig)
   if (!about) return null
   const page = new Page(new Sheet(`Stand-in: ${rigName(rig)}`, size, fonts))
@@ -33,6 +33,7 @@ export async function standInPdf(rig: Rig, size: PaperSize, fonts: Fonts): Promi
   pedals(page, rig, about)
   sounds(page, rig, about)
   boards(page, rig, about)
+  if (foot !== '') page.say(foot)
   return page.sheet.end()
 }
 

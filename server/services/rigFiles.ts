@@ -2,6 +2,7 @@ import { accept, formatRigFile, parseRigFile, switchesMidi } from '#core'
 import type { Result, RigFileRefusal } from '#core'
 import type { CreatedReply } from '#shared/contract/rigs'
 import { chartCsvText } from '#shared/chartCsv'
+import { stampLine, type Stamp } from '#shared/stamp'
 import { cableTagsPdf } from '../paper/cableTags'
 import { setSheetPdf } from '../paper/setSheet'
 import { standInPdf } from '../paper/standIn'
@@ -54,7 +55,9 @@ export async function printPaper(
   name: PaperName,
   size: PaperSize,
   fonts: Fonts,
+  stamp: Stamp | null = null,
 ): Promise<Buffer | 'nothing' | null> {
   const found = await findRig(store, id)
-  return found && ((await PAPERS[name](found.rig, size, fonts)) ?? 'nothing')
+  const foot = found && stampLine(stamp, found.revision)
+  return found && ((await PAPERS[name](found.rig, size, fonts, foot ?? '')) ?? 'nothing')
 }

@@ -93,5 +93,10 @@ export interface LoggedEdit extends PostEdit {
 export const sinceSchema = z.object({ since: z.coerce.number().int().min(0).default(0) })
 
 /** GET /api/rigs/:id/files/chart.csv?device=ID */
-export const paperQuerySchema = z.object({ paper: z.literal(['a4', 'letter']).default('a4') })
+export const paperQuerySchema = z.object({
+  paper: z.literal(['a4', 'letter']).default('a4'),
+  /** What was proven, as {@link stampText} writes it. */
+  stamp: z.string().max(80).optional(),
+})
+
 export const chartQuerySchema = z.object({ device: z.string().min(1).max(40) })

@@ -71,7 +71,7 @@ const papers = computed((): Paper[] => [
     />
     <ul>
       <li v-for="paper in papers" :key="paper.name">
-        <a v-if="paper.none === null" :href="paperAddress(rigs.rigId ?? '', paper.name, size)"
+        <a v-if="paper.none === null" :href="paperAddress(rigs.rigId ?? '', paper.name, size, rigs.stamp)"
           >{{ paper.title }} (PDF)</a
         >
         <b v-else>{{ paper.title }}</b>
