@@ -12,6 +12,7 @@ import {
   thingChoices,
   thingText,
   type Never,
+  type Proved,
   type NeverId,
   type Rig,
   type Thing,
@@ -21,7 +22,7 @@ import { useRigStore } from '~/stores/rig'
 import { listText } from '#shared/counts'
 
 /** What must never be so at once, said by picking things from lists. */
-const { rig } = defineProps<{ rig: Rig }>()
+const { rig, proved } = defineProps<{ rig: Rig; proved: readonly Proved[] }>()
 const rigs = useRigStore()
 
 const choices = computed(() =>
@@ -34,6 +35,12 @@ const choices = computed(() =>
 )
 const nevers = computed(() => inOrder(rig.nevers))
 const textOf = ({ things }: Never) => listText(things.map((thing) => thingText(rig, thing)))
+
+const SAID = { holds: 'holds', fails: 'can come about', notProven: 'not proven' } as const
+const saidOf = ({ id }: Never): string => {
+  const one = proved.find(({ about }) => about.table === 'nevers' && about.id === id)
+  return one ? SAID[one.verdict.kind] : 'looking'
+}
 
 const isAdding = ref(false)
 const picked = ref<(Thing | null)[]>([null, null])
@@ -72,6 +79,7 @@ const NAMES = ['Never', 'together with', 'and with', 'and also with']
     <ul v-if="nevers.length > 0" aria-label="Must never be">
       <li v-for="one in nevers" :key="one.id">
         <span>Never {{ textOf(one) }}{{ one.things.length > 1 ? ' at once' : '' }}</span>
+        <span class="said">{{ saidOf(one) }}</span>
         <IconButton
           :icon="Trash2"
           :name="`Remove: never ${textOf(one)}`"
@@ -126,11 +134,16 @@ const NAMES = ['Never', 'together with', 'and with', 'and also with']
 }
 
 li {
-  display: flex;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto 24px;
   align-items: center;
-  justify-content: space-between;
-  gap: 8px;
+  gap: 10px;
   padding: 1px 0;
+}
+
+.said {
+  color: var(--ink-soft);
+  font: 500 12px/20px var(--mono);
 }
 
 form {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, CircleCheck, CircleDashed, TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { Proved, ProofLine, Rig } from '#core'
+import { own, type Proved, type ProofLine, type Rig } from '#core'
 import { count } from '#shared/counts'
+import { placeShort } from '#shared/placeText'
 import { findingText } from '~/text/findings'
 import { notProvenText, PROOF_TEXT, provedName, type ProofFault } from '~/text/proof'
 
@@ -46,6 +47,11 @@ const ICONS = {
   holds: CircleCheck,
 }
 const isOpen = ref(false)
+/** Where a switch is that it is about: names come more than once. */
+function placeOf({ about }: ProofFault): string {
+  const footswitch = about.table === 'switches' ? own(rig.switches, about.id) : undefined
+  return footswitch ? placeShort(rig, footswitch, footswitch.jack) : ''
+}
 </script>
 
 <template>
@@ -75,7 +81,7 @@ const isOpen = ref(false)
         >
           <span>{{ findingText(one).title }}</span>
           <span v-if="one.code !== 'runDiffers'" class="steps">{{
-            count(one.facts.moves.length, 'step')
+            [placeOf(one), count(one.facts.moves.length, 'step')].filter(Boolean).join(', ')
           }}</span>
         </button>
       </li>

@@ -73,7 +73,7 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
         :key-of="keyOf"
         @choose="chosenKey = $event"
       >
-        <NeverList v-if="one.line === 'checks'" :rig="rig" />
+        <NeverList v-if="one.line === 'checks'" :rig="rig" :proved="one.proved" />
       </ProofLineRow>
     </div>
     <template #inspector>
@@ -87,11 +87,20 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
           <h3>The fewest steps that show it</h3>
           <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
           <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
+          <p v-if="chosen.code === 'lyingLamp'" class="parted">
+            <span
+              >Lamp <b>{{ chosen.facts.isLit ? 'on' : 'off' }}</b></span
+            >
+            <span
+              >{{ [chosen.facts.device, chosen.facts.control].filter(Boolean).join(' ') }}
+              <b>{{ chosen.facts.isLit ? 'not so' : 'so all the same' }}</b></span
+            >
+          </p>
         </template>
       </template>
       <section v-else-if="hasAny && isDone && rows.length > 0" class="stamp" aria-label="Stamp">
         <h2>{{ rigName(rig) }}</h2>
-        <p>{{ today }}</p>
+        <p>Revision {{ rigs.revision }}, {{ today }}</p>
         <p>
           {{ rows.length - open }} of {{ count(rows.length, 'thing') }} proven<template
             v-if="rigs.proof.ways !== null"
@@ -126,6 +135,19 @@ h3 {
 
 .proven {
   padding: 6px 12px 0;
+}
+
+.parted {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 1px;
+  margin-top: 6px;
+}
+
+.parted span {
+  padding: 5px 10px;
+  background: var(--sheet);
+  border-top: 3px solid var(--warning);
 }
 
 .limits {
