@@ -15,7 +15,7 @@ test('says what holds and what does not, plays a run on the floor, and mends it'
   test.setTimeout(180_000)
   await openView(page, rigId, 'proof')
   await isDone(page)
-  await expect(page.locator('main header').first()).toContainText('5 things can go wrong')
+  await expect(page.locator('main header').first()).toContainText('2 things can go wrong')
   const lamps = against(page, /Against: Every lamp says/)
   await expect(lamps.getByRole('listitem')).toHaveCount(2)
   await expect(page.getByRole('main')).toContainText('holds, within 8 steps')
@@ -37,7 +37,44 @@ test('says what holds and what does not, plays a run on the floor, and mends it'
   await cure.click()
   await expect(lamps.getByRole('button', { name: /Freeze/ })).toHaveCount(0, { timeout: 90_000 })
   await isDone(page)
-  await expect(page.locator('main header').first()).toContainText('4 things can go wrong')
+  await expect(page.locator('main header').first()).toContainText('1 thing can go wrong')
+})
+
+test('takes what must never be from lists, proves it, and shows the fewest steps where it comes about', async ({
+  page,
+  rigId,
+}) => {
+  test.setTimeout(120_000)
+  await openView(page, rigId, 'proof')
+  await isDone(page)
+  const kept = page.getByRole('list', { name: 'Must never be' })
+  await expect(kept.getByRole('listitem')).toHaveCount(2)
+  await expect(kept.getByRole('listitem').first()).toContainText('holds')
+  await page.getByRole('button', { name: 'Something that must never be' }).press('Enter')
+  const pick = async (label: string, text: string) => {
+    await page.getByRole('combobox', { name: label, exact: true }).press('Enter')
+    await page.getByRole('searchbox').fill(text)
+    await page
+      .getByRole('option', { name: new RegExp(text) })
+      .first()
+      .click()
+  }
+  await expect(page.getByRole('button', { name: 'Prove it' })).toBeDisabled()
+  await pick('Never', 'Freeze on')
+  await pick('together with', 'Drowned hall')
+  await page.getByRole('button', { name: 'Prove it' }).press('Enter')
+  const checks = against(page, /Against: What must never be/)
+  await expect(checks.getByRole('button')).toContainText('can come together', { timeout: 60_000 })
+  await checks.getByRole('button').press('Enter')
+  await expect(note(page)).toContainText('You said that must never be.')
+  await expect(
+    note(page).getByRole('list', { name: 'The run, step by step' }).getByRole('listitem').first(),
+  ).toBeVisible()
+  // Taken back it is as before, and one can be removed.
+  await kept.getByRole('button', { name: /^Remove: never Hall reverb Freeze on/ }).press('Enter')
+  await expect(kept.getByRole('listitem')).toHaveCount(2)
+  await page.keyboard.press('Control+z')
+  await expect(kept.getByRole('listitem')).toHaveCount(3)
 })
 
 test('a line opens into all it was shown of', async ({ page, rigId }) => {

@@ -137,6 +137,14 @@ test('all papers are had as PDF from the desk', async ({ page, rigId }) => {
     expect(download.suggestedFilename()).toBe(file)
     expect(download.url()).toContain('paper=letter')
   }
+  // Once all was looked at, papers say what was proven of which revision.
+  await expect(page.getByRole('link', { name: 'Set sheet (PDF)' })).toHaveAttribute(
+    'href',
+    /stamp=1\.\d+\.2\.0\.\d+$/,
+    {
+      timeout: 90_000,
+    },
+  )
 })
 
 for (const theme of ['light', 'stage'])

@@ -55,13 +55,6 @@ const FAULTS = [
     FLOOR,
   ],
   [
-    'What a list itself made before is forgotten',
-    'core/prove/dependence.ts',
-    'for (const read of reads) for (const more of touches.get(read) ?? NO_PARTS) reads.add(more)',
-    '',
-    FLOOR,
-  ],
-  [
     'A list goes by what was known before it began',
     'core/simulate/calmly.ts',
     'const doing = { controller: null, known, at: 0',

@@ -2,6 +2,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { cableTags, own, playedParts, showOn, standIn, stripsOf, type Rig } from '#core'
 import { placeShort } from '#shared/placeText'
+import { stampLine } from '#shared/stamp'
 import { makeShowRig } from '../core/show/makeShowRig'
 import { tidewright } from './demo/tidewright'
 import { cableTagsPdf } from './paper/cableTags'
@@ -268,6 +269,17 @@ describe('the sheet for a stand-in as PDF', () => {
       expect(all.replaceAll('\n', ' ')).toContain(about.powerOrder.join(', then '))
     },
   )
+
+  it('and the set sheet end with what was proven of the revision', async () => {
+    const foot = stampLine({ revision: 57, holds: 212, fails: 0, open: 0, ways: 41 }, 57)
+    for (const made of [standInPdf, setSheetPdf]) {
+      const sheet = await read((await made(tidewright(), 'a4', fonts, foot))!)
+      expectInside(sheet)
+      expect(sheet.words.map(({ text }) => text).join(' ')).toContain(
+        'Revision 57. All 212 things proven hold',
+      )
+    }
+  })
 
   it('holds names of 60 letters and a rig of generated banks, and is none where nothing stands', async () => {
     expectInside(await read((await standInPdf(longNamed(), 'a4', fonts))!))

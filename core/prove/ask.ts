@@ -33,6 +33,8 @@ export interface Question {
   readonly budget?: Budget
   /** More of a place counts than bank and layer. */
   readonly isPlaced?: boolean
+  /** Whether it may be so does not hang on the place. */
+  readonly isAnywhere?: boolean
 }
 
 /** Of one floor. */
@@ -48,17 +50,31 @@ export type Answer =
   /** It does not come about with fewer moves than `atLeast`. */
   | { readonly kind: 'unknown'; readonly why: NotProven; readonly atLeast: number }
 
-/** So many states are looked through for one question, or for several that belong together; and for all of them. */
+/** So many states are looked through at most for one question, or for several that belong together; and at least. */
 const STATES_MAX = 300_000
-const STATES_ALL = 15_000_000
+const STATES_MIN = 2_000
+/** Of so many that may all be hard each is given the most that there is. */
+const GENEROUS = 60
 
-/** `among`: how many have to be answered, where all may be hard. */
-export const fullBudget = (among = 1): Budget => ({ states: Math.min(STATES_MAX, STATES_ALL / among) })
+/** `among`: how many have to be answered. Of many each is given the less, so that all take no longer than those of a small rig. */
+export const fullBudget = (among = 1): Budget => ({
+  states: Math.max(STATES_MIN, STATES_MAX * Math.min(1, GENEROUS / among) ** 2),
+})
 
 export function fewest(
   rig: Rig,
   floor: FloorMachine,
-  { through, asked, mayBe, isSo, needs = [], below, budget = fullBudget(), isPlaced = false }: Question,
+  {
+    through,
+    asked,
+    mayBe,
+    isSo,
+    needs = [],
+    below,
+    budget = fullBudget(),
+    isPlaced = false,
+    isAnywhere = false,
+  }: Question,
 ): Answer {
   const { machine, indexOf, beyond, labels } = floor
   if ([...through, ...asked].some((part) => beyond.has(part)))
@@ -81,7 +97,7 @@ export function fewest(
   }
   // Where all that decides it is looked at, only what is so is a goal.
   const isWhole = components.every((component) => projection.kept.includes(component))
-  const counts = isPlaced ? 'place' : 'spot'
+  const counts = isPlaced ? 'place' : isAnywhere && !isWhole ? 'nothing' : 'spot'
   const wanted = new Set<number>()
   eachWay(rig, floor, projection, counts, (way, place, valueAt, at) => {
     if (mayBe(place, valueAt) && (!isWhole || isTrue(place, at, valueAt))) wanted.add(way)

@@ -137,6 +137,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
         budget,
         ...(best && { below: best.length }),
         mayBe,
+        isAnywhere: isLit !== null,
         isSo: isLying(all),
       })
       if (found.kind === 'unknown') atLeast = Math.min(atLeast, found.atLeast)
