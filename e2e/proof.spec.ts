@@ -47,13 +47,13 @@ test('takes what must never be from lists, proves it, and shows the fewest steps
   test.setTimeout(120_000)
   await openView(page, rigId, 'proof')
   await isDone(page)
-  const kept = page.getByRole('list', { name: 'Must never be' })
+  const kept = page.getByRole('list', { name: 'Must never be', exact: true })
   await expect(kept.getByRole('listitem')).toHaveCount(2)
   await expect(kept.getByRole('listitem').first()).toContainText('holds')
   await page.getByRole('button', { name: 'Something that must never be' }).press('Enter')
   const pick = async (label: string, text: string) => {
     await page.getByRole('combobox', { name: label, exact: true }).press('Enter')
-    await page.getByRole('searchbox').fill(text)
+    await page.getByRole('searchbox').last().fill(text)
     await page
       .getByRole('option', { name: new RegExp(text) })
       .first()
