@@ -49,14 +49,19 @@ export function dependenceOf(rig: Rig, footswitch: Footswitch): Dependence {
 
 /** The same without what is turned of other switches: an edit to those leaves it as it is. */
 const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswitch): Dependence => {
+  const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
+  // Most parts hang on the position alone, if on anything: those share one set, which is never added to.
+  const usual = new Set(turn ? [turn] : [])
   const touches = new Map<Part, Set<Part>>()
   const touch = (part: Part, reads: Iterable<Part> = NO_PARTS) => {
-    let all = touches.get(part)
-    if (!all) touches.set(part, (all = new Set()))
-    for (const read of reads) all.add(read)
+    let all = touches.get(part) ?? usual
+    for (const read of reads) {
+      if (all === usual) all = new Set(usual)
+      all.add(read)
+    }
+    touches.set(part, all)
   }
   const controllerId = own(rig.banks, footswitch.bankId)?.controllerId ?? ''
-  const turn = footswitch.positions.length > 1 ? `n/${footswitch.id}` : null
   const asked = new Set<Part>(turn ? [turn] : [])
   let [goes, overlaps] = [false, footswitch.release.length > 0]
   const touchAll = (ops: readonly Op[], reads: readonly Part[]) => {
@@ -105,17 +110,17 @@ const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswit
     }
   touch(`d/${footswitch.id}`)
   if (turn) touch(turn)
-  for (const [part, reads] of touches) {
-    if (turn) reads.add(turn)
-    if (isStateful(rig, part)) reads.add(part)
-  }
+  for (const part of [...touches.keys()]) if (isStateful(rig, part)) touch(part, [part])
   // What a list goes by it may itself have made before, and so hangs on what that hung on.
   for (let isGrowing = true; isGrowing;) {
     isGrowing = false
-    for (const reads of touches.values()) {
-      const before = reads.size
-      for (const read of reads) for (const more of touches.get(read) ?? NO_PARTS) reads.add(more)
-      if (reads.size !== before) isGrowing = true
+    for (const [part, reads] of touches) {
+      const more = [...reads]
+        .flatMap((read) => [...(touches.get(read) ?? NO_PARTS)])
+        .filter((one) => !reads.has(one))
+      if (more.length === 0) continue
+      touch(part, more)
+      isGrowing = true
     }
   }
   return { touches, goes, turn, asked, overlaps }
