@@ -1,15 +1,16 @@
 import { LEFT, type Effect, type Machine, type Move as MachineMove, type Table } from '../explore/machine'
-import { perTables } from '../rig/perTables'
+import { perRow, perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import type { FloorState, StepResult } from '../simulate/floor'
 import { isTimeless, stepCalmly } from '../simulate/calmly'
 import { isSeenPlainly } from '../simulate/footswitch'
-import { switchPlan, type Op, type SwitchPlan } from '../simulate/plan'
+import { PLAN_KEYS, switchPlan, type Op, type SwitchPlan } from '../simulate/plan'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
 import { makeMove, movesAt, restingStart, type Move } from './moves'
 import {
   floorOf,
+  goesBack,
   LEFT_DONE,
   leftValue,
   partOf,
@@ -76,12 +77,21 @@ interface Target {
   /** What it goes by as well where a message for it is lost, since then it counts when that comes; null where none is. */
   wide: readonly Part[] | null
   /** By the values it goes by: what it is then, or {@link AS_IT_WAS}. */
-  readonly known: Map<string, PartValue | typeof AS_IT_WAS>
+  readonly known: Map<string, Outcome>
+  /** The same by the values themselves, as far as it was looked at before an edit; null where an edit to other switches counts. */
+  readonly kept: Map<string, Outcome> | null
   /** How many values each of what it goes by had when all rows were known. */
   sizes: string
 }
 
 const AS_IT_WAS = Symbol('as it was')
+type Outcome = PartValue | typeof AS_IT_WAS
+
+/** What switches make of parts, by what is done where to which part and what that goes by: an edit to others leaves it as it is. */
+const keptRows = perRow([...PLAN_KEYS, 'banks'], (): Map<string, Map<string, Outcome>> => new Map())
+
+const valueKey = (values: readonly PartValue[]): string =>
+  values.map((value) => `${typeof value} ${value}`).join('\n')
 
 class Domains {
   readonly #all = new Map<Part, { readonly values: PartValue[]; readonly index: Map<PartValue, number> }>()
@@ -148,6 +158,17 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
     const { targets, goes } = command
     const open = [...(goes ? [goes] : []), ...targets].filter((target) => isOpen(target, domains, beyond))
     let isNew = false
+    const learn = ({ part, reads, known, kept }: Target, values: readonly PartValue[], value: Outcome) => {
+      known.set(keyOf(reads.map((read, n) => domains.of(read).index.get(values[n])!)), value)
+      kept?.set(valueKey(values), value)
+      if (part !== null && value !== AS_IT_WAS && domains.put(part, value)) isNew = true
+    }
+    for (const target of open)
+      if (target.kept && target.wide === null)
+        for (const row of missingRows(target, domains)) {
+          const key = valueKey(row)
+          if (target.kept.has(key)) learn(target, row, target.kept.get(key))
+        }
     const look = (
       given: ReadonlyMap<Part, PartValue>,
       looked: readonly Target[],
@@ -167,9 +188,11 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
         const value = outcome(rig, state, part, given)
         // What was put there for the sake of others and is so still, may have been left alone or put there again.
         if (value === AS_IT_WAS && part !== null && given.has(part) && !reads.includes(part)) continue
-        known.set(key, value)
-        if (part === null) placed(value as string)
-        else if (value !== AS_IT_WAS && domains.put(part, value)) isNew = true
+        learn(
+          target,
+          reads.map((read) => given.get(read)),
+          value,
+        )
       }
     }
     const calm = open.filter(({ wide }) => wide === null)
@@ -190,6 +213,8 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
         }
       }
     }
+    // In an order that does not hang on which rows were known before.
+    if (goes) for (const to of [...goes.known.values()].map(String).sort()) placed(to)
     return isNew
   }
   for (let n = 0; n < places.length; n++) {
@@ -201,15 +226,31 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
       const key = `${move.kind} ${footswitch?.id}`
       const known = isThere ? undefined : shared.get(key)
       if (known) return known
+      const rows = footswitch && keptRows(rig, footswitch)
+      const keptFor = (part: Part | null, reads: Iterable<Part>): Target['kept'] => {
+        // Which other switches are turned hangs on their rows.
+        if (!rows || (part !== null && 'nd'.includes(part[0]!) && !part.endsWith(`/${footswitch.id}`)))
+          return null
+        const where = `${move.kind} ${isThere ? `${place} ${goesBack(rig)}` : ''} ${part} ${[...reads].sort().join(' ')}`
+        let kept = rows.get(where)
+        if (!kept) rows.set(where, (kept = new Map()))
+        return kept
+      }
       const command: Command = {
         label,
         place,
         targets: [...touches].map(([part, reads]) => {
           const more = losesAnything(rig, part) ? [...asked].filter((one) => !reads.has(one)) : []
-          if (overlaps) return targetOf(part, [...reads, ...more])
-          return targetOf(part, reads, more.length > 0 ? [...reads, ...more] : null)
+          const all = [...reads, ...more]
+          if (overlaps) return targetOf(part, all, null, keptFor(part, all))
+          return targetOf(
+            part,
+            reads,
+            more.length > 0 ? all : null,
+            more.length > 0 ? null : keptFor(part, reads),
+          )
         }),
-        goes: isThere ? targetOf(null, turn ? [turn] : []) : null,
+        goes: isThere ? targetOf(null, turn ? [turn] : [], null, keptFor(null, [])) : null,
         isTimeless:
           move.kind === 'press' &&
           footswitch !== null &&
@@ -259,11 +300,17 @@ function widen(target: Target): void {
   target.sizes = ''
 }
 
-const targetOf = (part: Part | null, reads: Iterable<Part>, wide: Iterable<Part> | null = null): Target => ({
+const targetOf = (
+  part: Part | null,
+  reads: Iterable<Part>,
+  wide: Iterable<Part> | null,
+  kept: Target['kept'],
+): Target => ({
   part,
   reads: [...reads].sort(),
   wide: wide && [...wide].sort(),
   known: new Map(),
+  kept,
   sizes: '',
 })
 

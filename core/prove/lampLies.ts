@@ -4,12 +4,14 @@ import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
+import { PLAN_KEYS } from '../simulate/plan'
 import { expanded, lampSays, type LampSay } from '../switching/action'
 import { holds, type Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
 import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, type ValueAt } from './ask'
 import { floorMachine, type Label } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'
+import { printOf } from './prints'
 import { claimParts, knownWith, type Part, type PartValue } from './parts'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
@@ -44,9 +46,27 @@ export const claimsOfLamp = (rig: Rig, footswitch: Footswitch): readonly Claim[]
  * Whether the lamp of a switch can lie: exact for a foot that makes one calm move after the other from power-on, as long
  * as messages are what moves devices. A sound's lamp is looked at one claim at a time, since it lies as soon as one does.
  */
-export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): LampVerdict =>
-  searched(rig, footswitch, null),
-)
+export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): LampVerdict => {
+  if (isDark(footswitch)) return { kind: 'holds' }
+  // No part is the tempo: what is played at the end goes by it.
+  if (does(rig, footswitch, 'tempo')) return searched(rig, footswitch, null)
+  const before = keptVerdict(rig, footswitch)
+  const lists = listsOfLamp(rig, footswitch)
+  // All that has a say, so that an edit that leaves it as it was leaves the verdict.
+  const presets = claimsOf(lists.flat()).map((claim): Part => `p/${claimDevice(rig, claim)}`)
+  const print = printOf(floorMachine(rig), [...askedBy(rig, footswitch, lists), ...presets, 'S'])
+  if (before.print !== print || before.verdict === null)
+    Object.assign(before, { print, verdict: searched(rig, footswitch, null) } satisfies Kept)
+  return before.verdict!
+})
+
+interface Kept {
+  print: string
+  verdict: LampVerdict | null
+}
+
+/** The verdict before an edit to other switches. */
+const keptVerdict = perRow([...PLAN_KEYS, 'banks'], (): Kept => ({ print: '', verdict: null }))
 
 /** The same as far as one part of the devices has a say: what a change elsewhere leaves as it was is not looked at again. */
 export const lampVerdictOn = (rig: Rig, footswitch: Footswitch, part: Part): LampVerdict =>
@@ -56,21 +76,10 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
   if (isDark(row)) return { kind: 'holds' }
   const [footswitch, ...others] = withoutTempo(rig, row)
   const lists = listsOfLamp(rig, footswitch)
-  const isShown = footswitch.lamps.some(({ light }) => light !== 'follow') || footswitch.group !== ''
-  const shown = isShown ? [`n/${footswitch.id}`, `d/${footswitch.id}`] : []
-  const more = [
-    ...(does(rig, footswitch, 'tuner') ? ['T'] : []),
-    ...(does(rig, footswitch, 'clock') ? ['C'] : []),
-    ...(does(rig, footswitch, 'showStep') ? ['H'] : []),
-  ]
+  const shown = shownBy(footswitch)
+  const isShown = shown.length > 0
   const sounds = soundsOf(rig, footswitch)
-  const asked = [
-    ...claimsOf(lists.flat()).flatMap((claim) => claimParts(rig, claim)),
-    ...(sounds.size > 0 ? ['S'] : []),
-    ...more,
-    ...shown,
-    ...sentFor(rig, footswitch),
-  ]
+  const asked = askedBy(rig, footswitch, lists)
   const floor = floorMachine(rig)
   // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
   const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
@@ -170,6 +179,25 @@ const trueNeeds = (rig: Rig, claims: readonly Claim[]): PartNeed[] =>
     part: claimParts(rig, claim)[1],
     isMet: (value) => isAsClaimed(rig, claim, value) === true,
   }))
+
+/** What a lamp goes by that shows which position was done last. */
+const shownBy = ({ id, lamps, group }: Footswitch): readonly Part[] =>
+  lamps.some(({ light }) => light !== 'follow') || group !== '' ? [`n/${id}`, `d/${id}`] : []
+
+/** All parts that have a say in whether a lamp is right. */
+const askedBy = (
+  rig: Rig,
+  footswitch: Footswitch,
+  lists: readonly (readonly LampSay[])[],
+): readonly Part[] => [
+  ...claimsOf(lists.flat()).flatMap((claim) => claimParts(rig, claim)),
+  ...(soundsOf(rig, footswitch).size > 0 ? ['S'] : []),
+  ...(does(rig, footswitch, 'tuner') ? ['T'] : []),
+  ...(does(rig, footswitch, 'clock') ? ['C'] : []),
+  ...(does(rig, footswitch, 'showStep') ? ['H'] : []),
+  ...shownBy(footswitch),
+  ...sentFor(rig, footswitch),
+]
 
 /**
  * Whether what a claim says and what is may be apart, and a lamp lie for it. A lamp of sounds is lit as long as one of them

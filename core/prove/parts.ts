@@ -80,7 +80,8 @@ export function placeOf(rig: Rig, state: FloorState): string {
   return JSON.stringify([bankId, layer, heldBy, goesBack(rig) ? back.slice(-BACK_KEPT) : [], held, foot])
 }
 
-const goesBack = perTables(['switches', 'macros', 'banks'], (rig: Rig): boolean =>
+/** Whether anything leads to the bank before: then that is part of where the foot is. */
+export const goesBack = perTables(['switches', 'macros', 'banks'], (rig: Rig): boolean =>
   allActions(rig).some((action) => action.kind === 'travel' && action.to === 'back'),
 )
 
