@@ -37,6 +37,7 @@ const NOT_PROVEN_TEXT: Record<NotProven, string> = {
   tooMany: 'More can happen than was looked through.',
   beyond: 'What decides it can be too many things at once.',
   notPlayed: 'A run was found that may show it, and does not come out on the whole floor.',
+  pedal: 'A pedal leads it, and pedals are not moved here.',
   asFound: 'Something it hangs on is never set: what it is at power-on is not known.',
   wayHangs: 'The way there hangs on where a switch or the show stands.',
 }

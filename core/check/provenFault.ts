@@ -150,7 +150,9 @@ export function thingText(rig: Rig, thing: Thing): string {
   }
   if (thing.kind === 'control') {
     const control = own(rig.controls, thing.controlId)
-    return `${thingName(rig, `D/${control?.deviceId ?? ''}/${thing.controlId}`)} ${thing.isOn ? 'on' : 'off'}`
+    // "Preamp on" is off, not "Preamp on off".
+    const name = thingName(rig, `D/${control?.deviceId ?? ''}/${thing.controlId}`).replace(/ (on|off)$/i, '')
+    return `${name} ${thing.isOn ? 'on' : 'off'}`
   }
   const preset = own(rig.presets, thing.presetId)
   const part = `P/${preset?.deviceId ?? ''}`

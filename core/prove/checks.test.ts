@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { own } from '../base/own'
+import { makePedal, makeRoleOf, makeTarget } from '../pedal/makePedals'
 import type { Rig } from '../rig/rig'
 import type { Never, NeverId, Thing } from '../rig/table/never'
 import type { Run, RunId, RunStep } from '../rig/table/run'
@@ -101,6 +102,13 @@ describe('what must never be', () => {
     const [{ verdict }] = checks(withNever(bare, { kind: 'preset', presetId: 'a-1' as never })) as [Proved]
     expect(verdict).toMatchObject({ kind: 'notProven', why: 'asFound' })
   })
+})
+
+it('what a pedal leads is not called right, and not wrong', () => {
+  const [rig] = fc.sample(lampRigs, { numRuns: 1, seed: 1 }) as [Rig]
+  const led: Rig = { ...rig, pedals: { foot: makePedal('foot', [makeRoleOf([makeTarget('a-x')])]) } }
+  const never = withNever(led, { kind: 'control', controlId: 'a-x' as never, isOn: true })
+  expect(checks(never)[0]!.verdict).toMatchObject({ kind: 'notProven', why: 'pedal' })
 })
 
 describe('recorded runs', () => {

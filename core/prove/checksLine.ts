@@ -7,6 +7,7 @@ import { fewest, type PartNeed } from './ask'
 import type { FloorMachine } from './floorMachine'
 import { makeMoves, restingStart } from './moves'
 import { partOf } from './parts'
+import { ledByPedals } from './ledByPedals'
 import type { Proved, ProofVerdict } from './proved'
 
 /** The player's own checks: things that must never be so at once, and recorded runs that must do what they did. */
@@ -71,6 +72,8 @@ function neverVerdict(rig: Rig, floor: FloorMachine, { id, things }: Never): Pro
     })
     return { needs, answer }
   }
+  if (things.some((thing) => thing.kind === 'control' && ledByPedals(rig).has(thing.controlId)))
+    return { kind: 'notProven', why: 'pedal' }
   const { needs, answer } = askFor(false)
   if (answer.kind === 'unknown') return { kind: 'notProven', why: answer.why, atLeast: answer.atLeast }
   if (answer.kind === 'never') {

@@ -1,7 +1,8 @@
 import type { Rig } from '../rig/rig'
 import { checksLine } from './checksLine'
 import { floorMachine } from './floorMachine'
-import { lampsToProve, lampVerdict } from './lampLies'
+import { ledByPedals } from './ledByPedals'
+import { claimsOfLamp, lampsToProve, lampVerdict } from './lampLies'
 import { paceLine } from './paceLine'
 import type { Proved } from './proved'
 import { showLine } from './showLine'
@@ -34,7 +35,13 @@ function* lampsLine(rig: Rig): Generator<Proved> {
   for (const footswitch of lampsToProve(rig)) {
     const about = { table: 'switches', id: footswitch.id } as const
     const verdict = lampVerdict(rig, footswitch)
-    if (verdict.kind === 'holds') yield { line: 'lamps', about, verdict }
+    // What a pedal does in a jack of the device itself, no lamp knows.
+    const isUnheard = claimsOfLamp(rig, footswitch).some(
+      (claim) => 'controlId' in claim && ledByPedals(rig).get(claim.controlId)?.isUnheard,
+    )
+    if (verdict.kind === 'holds' && isUnheard)
+      yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'pedal' } }
+    else if (verdict.kind === 'holds') yield { line: 'lamps', about, verdict }
     else if (verdict.kind === 'unknown')
       yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'tooMany', atLeast: verdict.atLeast } }
     else {

@@ -45,6 +45,8 @@ export type NotProven =
   | 'wayHangs'
   /** Something it hangs on was never set: nobody knows what it was at power-on. */
   | 'asFound'
+  /** A pedal leads it, and pedals are not moved. */
+  | 'pedal'
 
 export type ProofFault =
   /** After its recall something is not as the sound says; `is` undefined where nobody ever set it. */
