@@ -28,9 +28,9 @@ const FAULTS = [
   ],
   [
     'What does not come out straight away never happens',
-    'core/explore/shortest.ts',
-    'return searched(machine, projection, goals, asked, isWanted, budget)',
-    "return { kind: 'never' }",
+    'core/explore/refine.ts',
+    'const found = searched(machine, whole, ends, asked, isWanted, budget, below)',
+    "const found: Found = { kind: 'never' }",
     EXPLORE,
   ],
   [

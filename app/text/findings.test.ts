@@ -448,6 +448,7 @@ const facts: { readonly [Code in Finding['code']]: readonly Extract<Finding, { c
     switch: 'Freeze',
     isLit: true,
     claim: { kind: 'on' as const, controlId: 'freeze' },
+    isFewest: kind !== 'bank',
     device: 'Hall reverb',
     control: 'Freeze',
     moves: [

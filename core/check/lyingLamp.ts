@@ -28,6 +28,8 @@ export type LyingLamp = FindingOf<
     readonly isLit: boolean
     /** What speaks against it. */
     readonly claim: Claim
+    /** Whether fewer steps cannot show it. */
+    readonly isFewest: boolean
     readonly device: string
     readonly control: string
   } & RunTold
@@ -49,7 +51,7 @@ export const runTold = (rig: Rig, moves: readonly Move[], after: number | null =
 
 /** A lamp that can say the contrary of what is, the fewest presses that make it, and proven cures. */
 export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp {
-  const { claim, moves, isLit, switchId } = lie
+  const { claim, moves, isLit, switchId, isFewest } = lie
   const footswitch = own(rig.switches, switchId)!
   const control = 'controlId' in claim ? own(rig.controls, claim.controlId) : undefined
   const deviceId = 'deviceId' in claim ? claim.deviceId : (control?.deviceId ?? '')
@@ -63,6 +65,7 @@ export function lyingLamp(rig: Rig, lie: LampLie, withCures: boolean): LyingLamp
       switch: switchNameOf(rig, footswitch),
       isLit,
       claim,
+      isFewest,
       device: own(rig.devices, deviceId)?.name ?? '',
       control: control?.name ?? '',
       ...runTold(rig, moves),

@@ -5,7 +5,6 @@ import { machines } from './makeMachines'
 import { isAlways, type Need } from './need'
 import { project, wayTo } from './project'
 import { refinedRun } from './refine'
-import { shortestRun } from './shortest'
 import { exploreWhole } from './wholeStates'
 
 /** Every state, with the fewest moves to it: the plainest search there is, on text. It reads tables by itself. */
@@ -132,7 +131,7 @@ describe('the fewest moves to something', () => {
           }
           return [n]
         })
-        const found = shortestRun(machine, projection, goals, [a, b], isWanted, { states: 100_000 })
+        const found = refinedRun(machine, projection, goals, [], [a, b], isWanted, { states: 100_000 })
         const depths = [...byHand(machine)].filter(([key]) => isWanted(stateOf(key)))
         const fewest = depths.length === 0 ? null : Math.min(...depths.map(([, depth]) => depth))
         count[found.kind]++

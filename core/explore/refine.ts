@@ -7,9 +7,10 @@ import { searched, walked, type Budget, type Found } from './shortest'
 const TOLD_MAX = 8
 
 /**
- * {@link shortestRun}, where more is known of what is wanted: the way to the nearest goal is made on the machine, and where
- * it does not come out, one of the needs that are not met at its end is looked at as well, met or not, and the way sought
- * anew (counterexample-guided refinement: Clarke, Grumberg, Jha, Lu, Veith 2000; from memory). A way that comes out is the
+ * The fewest moves to a state that is wanted. `goals` are all that a projection met that may be wanted, by their places
+ * among those met and in that order; whether a state of the machine is, hangs on the place and on `asked`. The way to the
+ * nearest goal is made on the machine, and where it does not come out, one of the needs that are not met at its end is looked
+ * at as well, met or not, and the way sought anew (counterexample-guided refinement: Clarke, Grumberg, Jha, Lu, Veith 2000; from memory). A way that comes out is the
  * shortest there is, since none is shorter in any of the projections. `below`: only runs of fewer moves are asked for.
  */
 export function refinedRun(

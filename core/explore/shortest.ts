@@ -1,5 +1,5 @@
 import { coneOf, made, type Machine, type Move, type State } from './machine'
-import { lensOf, wayTo, type Projection } from './project'
+import { lensOf, type Projection } from './project'
 
 /** What a search comes to: the fewest moves, that no moves lead there, or that it was given up before all was seen. */
 export type Found =
@@ -15,28 +15,6 @@ export interface Budget {
 
 /** One state of the machine itself takes as long as so many of a projection. */
 const WHOLE = 4
-
-/**
- * The fewest moves to a state that is wanted. `goals` are all that a projection met that may be wanted, by their places
- * among those met and in that order; whether a state of the machine is, hangs on the place and on `asked`, among which the
- * projection's components must be. First the way to the nearest of the goals is made on the machine itself: where that
- * comes out, no way is shorter, since none is in the projection. Otherwise the machine is searched, the projection's distance
- * to a goal telling how much is still to come (A*: Hart, Nilsson, Raphael 1968; from memory).
- */
-export function shortestRun(
-  machine: Machine,
-  projection: Projection,
-  goals: readonly number[],
-  asked: readonly number[],
-  isWanted: (state: State) => boolean,
-  budget: Budget,
-): Found {
-  if (goals.length === 0) return { kind: 'never' }
-  const straight = wayTo(projection, goals[0]!)
-  const end = walked(machine, straight)
-  if (end && isWanted(end)) return { kind: 'run', moves: straight }
-  return searched(machine, projection, goals, asked, isWanted, budget)
-}
 
 /** Where moves lead one after the other; null where one of them cannot be made. */
 export function walked(machine: Machine, moves: readonly Move[]): State | null {
@@ -58,7 +36,12 @@ interface Node {
   readonly depth: number
 }
 
-/** The machine itself searched, going by what a projection says is still to come. `below`: for runs of fewer moves only. */
+/**
+ * The fewest moves to a state that is wanted, the machine itself searched, a projection's distance to a goal telling how much
+ * is still to come (A*: Hart, Nilsson, Raphael 1968; from memory). `goals` are all that the projection met that may be
+ * wanted, by their places among those met; whether a state of the machine is, hangs on the place and on `asked`, among which
+ * the projection's components must be. `below`: for runs of fewer moves only.
+ */
 export function searched(
   machine: Machine,
   projection: Projection,

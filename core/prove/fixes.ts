@@ -20,10 +20,7 @@ import { soundsLine } from './soundsLine'
 export function fixesOf(rig: Rig, { verdict }: Proved): readonly Edit[] {
   if (verdict.kind !== 'fails') return []
   const { fault, moves } = verdict
-  if (fault.kind === 'lampLies') {
-    const { switchId, isLit, claim } = fault
-    return curesOf(rig, { switchId, isLit, claim, moves })
-  }
+  if (fault.kind === 'lampLies') return curesOf(rig, { ...fault, moves })
   if (fault.kind !== 'soundLeaves' && fault.kind !== 'soundMissed') return []
   const sound = own(rig.sounds, fault.soundId)
   const edit = sound && sayIt(rig, sound, fault)

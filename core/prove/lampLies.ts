@@ -21,6 +21,8 @@ export interface LampLie {
   /** What it says then, and the first thing that speaks against it. */
   readonly isLit: boolean
   readonly claim: Claim
+  /** No run of fewer moves shows it; where that is not known, one may. */
+  readonly isFewest: boolean
 }
 
 /** What is known of one lamp: it can lie, it cannot, or not all that can happen was looked at. */
@@ -160,6 +162,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
     rig,
     row,
     best.map(({ move }) => move),
+    atLeast >= best.length,
   )
 }
 
@@ -253,14 +256,14 @@ const soundsOf = (rig: Rig, footswitch: Footswitch): ReadonlySet<string> =>
   )
 
 /** The run on the whole floor: what was left out of the search has no say, and this shows that it has none. */
-function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[]): LampVerdict {
+function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[], isFewest: boolean): LampVerdict {
   const start = restingStart(rig)
   const state = makeMoves(rig, start, moves).at(-1)?.state ?? start
   const truth = lampTruth(rig, footswitch, state)
   return truth?.verdict === 'lies'
     ? {
         kind: 'lies',
-        lie: { switchId: footswitch.id, moves, isLit: truth.isLit, claim: truth.against[0]! },
+        lie: { switchId: footswitch.id, moves, isLit: truth.isLit, claim: truth.against[0]!, isFewest },
       }
     : { kind: 'unknown', atLeast: 0 }
 }

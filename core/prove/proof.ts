@@ -45,8 +45,8 @@ function* lampsLine(rig: Rig): Generator<Proved> {
     else if (verdict.kind === 'unknown')
       yield { line: 'lamps', about, verdict: { kind: 'notProven', why: 'tooMany', atLeast: verdict.atLeast } }
     else {
-      const { switchId, isLit, claim, moves } = verdict.lie
-      const fault = { kind: 'lampLies', switchId, isLit, claim } as const
+      const { moves, ...lie } = verdict.lie
+      const fault = { kind: 'lampLies', ...lie } as const
       yield { line: 'lamps', about, verdict: { kind: 'fails', fault, moves, after: null } }
     }
   }

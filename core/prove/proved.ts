@@ -61,7 +61,13 @@ export type ProofFault =
       /** The switch that put it there last. */
       readonly by: SwitchId | null
     }
-  | { readonly kind: 'lampLies'; readonly switchId: SwitchId; readonly isLit: boolean; readonly claim: Claim }
+  | {
+      readonly kind: 'lampLies'
+      readonly switchId: SwitchId
+      readonly isLit: boolean
+      readonly claim: Claim
+      readonly isFewest: boolean
+    }
   /** Messages are lost on a device that still loads. */
   | {
       readonly kind: 'deaf'

@@ -84,7 +84,10 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
           {{ chosen.cures.length === 1 ? 'this change' : 'its change' }}: it holds then.
         </p>
         <template v-if="chosen.code !== 'runDiffers'">
-          <h3>The fewest steps that show it</h3>
+          <h3 v-if="chosen.code === 'lyingLamp' && !chosen.facts.isFewest">
+            Steps that show it; whether fewer do is not known
+          </h3>
+          <h3 v-else>The fewest steps that show it</h3>
           <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
           <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
           <p v-if="chosen.code === 'lyingLamp'" class="parted">
