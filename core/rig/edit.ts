@@ -45,6 +45,12 @@ export const EDIT_LABELS = [
   'forgetPractice',
   'addNever',
   'removeNever',
+  'setKeying',
+  'keyIn',
+  'keyInAll',
+  'forgetKeyIn',
+  'heardKeyIn',
+  'learnController',
   /** The log of a rig of an earlier version did not lead to what was stored. */
   'mendLog',
   'renameRig',

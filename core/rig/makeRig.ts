@@ -2,6 +2,7 @@ import { requireChannel } from '../base/channel'
 import { emptyRig, inOrder, type Rig } from './rig'
 import { BLANK_BANK, type Bank } from './table/bank'
 import { USUAL_SWITCHING, type Controller } from './table/controller'
+import type { KeyIn } from './table/keyIn'
 import type { Macro } from './table/macro'
 import type { Cable, CableEnd } from './table/cable'
 import type { Device } from './table/device'
@@ -299,6 +300,7 @@ export interface RigRows {
   readonly shows?: readonly Show[]
   readonly runs?: readonly Run[]
   readonly nevers?: readonly Never[]
+  readonly keyIns?: readonly KeyIn[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -332,6 +334,7 @@ export function makeRig(rows: RigRows = {}): Rig {
     shows: byId(rows.shows),
     runs: byId(rows.runs),
     nevers: byId(rows.nevers),
+    keyIns: byId(rows.keyIns),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -139,6 +139,7 @@ const referring: Referring = {
       if (thing.kind === 'control') return { path, table: 'controls', id: thing.controlId }
       return { path, table: 'devices', id: thing.deviceId }
     }),
+  keyIns: ({ controllerId }) => [{ path: ['controllerId'], table: 'controllers', id: controllerId }],
   practices: ({ pairs }) =>
     pairs.flatMap(({ from, to }, n): Reference[] => [
       { path: ['pairs', n, 'from'], table: 'sounds', id: from },

@@ -5,6 +5,7 @@ import { cableSchema, type Cable } from './table/cable'
 import { controlSchema, type Control } from './table/control'
 import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
+import { keyInSchema, type KeyIn } from './table/keyIn'
 import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { neverSchema, type Never } from './table/never'
@@ -43,6 +44,7 @@ export interface Tables {
   readonly rides: Ride
   readonly practices: Practice
   readonly nevers: Never
+  readonly keyIns: KeyIn
 }
 
 export type TableName = keyof Tables
@@ -72,12 +74,13 @@ export const rowSchemas = {
   rides: rideSchema,
   practices: practiceSchema,
   nevers: neverSchema,
+  keyIns: keyInSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
 /** Tables that have no part in what a floor does. */
-const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices', 'nevers']
+const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices', 'nevers', 'keyIns']
 
 /** What decides what a floor does. */
 export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
@@ -117,6 +120,7 @@ export const emptyRig = (name: string): Rig => ({
   rides: {},
   practices: {},
   nevers: {},
+  keyIns: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

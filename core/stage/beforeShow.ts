@@ -116,8 +116,8 @@ function firstTask(rig: Rig): Task | null {
   }
 }
 
-/** What a row says that nobody keys in: where it lies, what it is coloured. */
-const ASIDE: ReadonlySet<string> = new Set(['order', 'spot', 'notes', 'colour', 'isPinned'])
+/** What a row says that nobody keys in: where it lies, what it is coloured, how the box is keyed in. */
+const ASIDE: ReadonlySet<string> = new Set(['order', 'spot', 'notes', 'colour', 'isPinned', 'keying'])
 const markOf = (rows: readonly object[]): string =>
   digest(JSON.stringify(rows, (key, value: unknown) => (ASIDE.has(key) ? undefined : value)))
 

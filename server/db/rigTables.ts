@@ -5,6 +5,7 @@ import { cables } from './tables/cables'
 import { controls } from './tables/controls'
 import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
+import { keyIns } from './tables/keyIns'
 import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { nevers } from './tables/nevers'
@@ -42,6 +43,7 @@ export const rigTables = {
   rides,
   practices,
   nevers,
+  keyIns,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -70,6 +72,7 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   rides: true,
   practices: true,
   nevers: true,
+  keyIns: true,
   songs: true,
   parts: true,
   shows: true,

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { actionsSchema } from './action'
+import { keyingSchema } from './keying'
 import { portsSchema } from './port'
 import { savingSchema } from './saving'
 import {
@@ -113,6 +114,8 @@ export const controllerSchema = z.strictObject({
   /** Chords of switches it keeps for itself, and the gesture that opens editing; as its manual says. */
   chords: textSchema(120),
   editGesture: textSchema(120),
+  /** How it is keyed in; null while nobody said, which is taken for the commonest manner. */
+  keying: keyingSchema.nullable().default(null),
   saving: savingSchema,
   ports: portsSchema,
   spot: spotSchema,
@@ -138,6 +141,7 @@ export const USUAL_SWITCHING = {
   columnMm: 65,
   rowMm: 100,
   keeps: [],
+  keying: null,
 } satisfies Partial<Controller>
 
 export const switchCount = ({ rows, columns }: Pick<Controller, 'rows' | 'columns'>): number => rows * columns

@@ -45,6 +45,7 @@ export const controllers = sqliteTable(
     columnMm: integer().notNull().default(65),
     rowMm: integer().notNull().default(100),
     keeps: text({ mode: 'json' }).$type<Controller['keeps']>().notNull().default([]),
+    keying: text({ mode: 'json' }).$type<Controller['keying']>(),
     chords: text().notNull(),
     editGesture: text().notNull(),
     ...boxColumns(),

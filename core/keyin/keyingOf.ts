@@ -1,0 +1,6 @@
+import type { Controller } from '../rig/table/controller'
+import type { Keying } from '../rig/table/keying'
+import { walk } from './manners/walk'
+
+/** How a controller is keyed in: as its row says, else in the commonest manner. */
+export const keyingOf = ({ keying }: Pick<Controller, 'keying'>): Keying => keying ?? walk

@@ -1,0 +1,322 @@
+import { arborescence, type Arborescence } from './arborescence'
+import { capacityOf, emptyAt, type Place } from './board'
+import type { Content } from './content'
+import { AmendPresses } from './presses'
+import { pressesIn, type Stroke } from './setting'
+import { choicesOf, fixedPresses, herePresses, NOWHERE, wayStrokes, type Box, type Choices } from './ways'
+
+/** A place that is to hold something else than it does. */
+export interface Job {
+  readonly place: Place
+  readonly wanted: Content
+  /** What it holds; null where that is not known. */
+  readonly was: Content | null
+}
+
+/** What a place is made from: what stands there, nothing, or a copy of another. */
+export type Base =
+  | { readonly kind: 'amend' }
+  | { readonly kind: 'clear' }
+  | { readonly kind: 'copy'; readonly from: Place; readonly content: Content }
+
+export interface RouteStep {
+  readonly job: Job
+  readonly base: Base
+  /** Presses in all, the way there from the step before with them. */
+  readonly presses: number
+}
+
+export interface Route {
+  readonly steps: readonly RouteStep[]
+  /** With those that send everything at the end. */
+  readonly presses: number
+  /** That no way of copying takes fewer, going from place to place left out; null where nothing can be copied. */
+  readonly proof: RouteProof | null
+}
+
+export interface RouteProof {
+  readonly weights: Int32Array
+  readonly roots: Int32Array
+  readonly tree: Arborescence
+}
+
+/**
+ * The order in which places are keyed in, and what each is made from, with the fewest presses: what is kept beside the
+ * switches first, since switches call it. Among the switches a minimum-cost arborescence says what is copied from what.
+ * Where a controller goes to a bank from the one it is in, the order costs presses too; then that of the banks, without
+ * copying and with it, is tried as well and the least is taken. `others` hold what they should and can be copied from; `start`
+ * is what was chosen last.
+ */
+export function routeOf(
+  box: Box,
+  jobs: readonly Job[],
+  others: readonly (readonly [Place, Content])[],
+  start: Choices = NOWHERE,
+): Route {
+  const kept = jobs.filter(({ place }) => place.kind === 'kept')
+  const switches = jobs.filter(({ place }) => place.kind === 'switch').sort(byPlace)
+  const first = kept.map((job) => keptStep(box, job))
+  const matrix = weightsOf(box, switches, others)
+  const tree =
+    box.shape.keying.copy && switches.length > 0 ? arborescence(matrix.weights, matrix.roots) : null
+  const orders = [
+    ...(tree ? [ordered(switches, (n) => tree.parent[n]!)] : []),
+    ...plainOrders(box, switches, matrix),
+  ]
+  const ways = orders.map((order) => stepsOf(box, switches, matrix, order, start))
+  const steps = ways.length === 0 ? [] : ways.reduce((least, way) => (sum(way) < sum(least) ? way : least))
+  const { save } = box.shape.keying
+  const end = save.when === 'end' && jobs.length > 0 ? save.keys.length : 0
+  return {
+    steps: [...first, ...steps],
+    presses: sum(first) + sum(steps) + end,
+    proof: tree && { ...matrix, tree },
+  }
+}
+
+const sum = (steps: readonly RouteStep[]): number => steps.reduce((all, { presses }) => all + presses, 0)
+
+/** By bank, layer and place. */
+const byPlace = (a: Job, b: Job): number => {
+  const [x, y] = [choicesOf(a.place), choicesOf(b.place)]
+  return x.bank - y.bank || x.layer - y.layer || x.place - y.place
+}
+
+interface Weights {
+  /** `weights[v * size + u]`: presses that make switch v of a copy of u, the way to open it from anywhere left out. */
+  readonly weights: Int32Array
+  /** The same from what is there, from nothing, or from a place that stays as it is. */
+  readonly roots: Int32Array
+  readonly bases: readonly Base[]
+}
+
+const saveEach = ({ shape: { keying } }: Box): number =>
+  keying.save.when === 'each' ? keying.save.keys.length : 0
+
+/** A place that is opened by itself, made from what is there or from nothing. */
+function keptStep(box: Box, job: Job): RouteStep {
+  const { keying } = box.shape
+  const { base, presses } = alone(box, job, presser(box, [job], []), 0)
+  const way = pressesIn(wayStrokes(box, keying.toKept, NOWHERE, choicesOf(job.place)))
+  return { job, base, presses: way + presses + saveEach(box) }
+}
+
+/** All contents a route can speak of: those wanted, those there, nothing, and those of other places. */
+function presser(
+  box: Box,
+  jobs: readonly Job[],
+  others: readonly (readonly [Place, Content])[],
+): AmendPresses {
+  const capacity = (place: Place) => capacityOf(place, box.shape.controller)
+  const empty = jobs[0]
+    ? [{ content: emptyAt(box.shape, jobs[0].place), capacity: capacity(jobs[0].place) }]
+    : []
+  return new AmendPresses(box.shape, [
+    ...jobs.map(({ place, wanted }) => ({ content: wanted, capacity: capacity(place) })),
+    ...jobs.map(({ place, was }) => ({
+      content: was ?? emptyAt(box.shape, place),
+      capacity: capacity(place),
+    })),
+    ...empty,
+    ...others.map(([place, content]) => ({ content, capacity: capacity(place) })),
+  ])
+}
+
+function alone(
+  box: Box,
+  job: Job,
+  amend: AmendPresses,
+  n: number,
+  size = 1,
+): { base: Base; presses: number } {
+  const emptied = box.shape.keying.clear.length + amend.between(2 * size, n)
+  const amended = job.was === null ? Infinity : amend.between(size + n, n)
+  return amended <= emptied
+    ? { base: { kind: 'amend' }, presses: amended }
+    : { base: { kind: 'clear' }, presses: emptied }
+}
+
+function weightsOf(box: Box, jobs: readonly Job[], others: readonly (readonly [Place, Content])[]): Weights {
+  const { keying } = box.shape
+  const size = jobs.length
+  const weights = new Int32Array(size * size)
+  const roots = new Int32Array(size)
+  const bases: Base[] = []
+  const sources = others.filter(([{ kind }]) => kind === 'switch')
+  const amend = presser(box, jobs, sources)
+  const save = saveEach(box)
+  const at = jobs.map(({ place }) => choicesOf(place))
+  const copying = keying.copy ? new CopyPresses(box, keying.copy) : null
+  const from = sources.map(([place]) => choicesOf(place))
+  for (let v = 0; v < size; v++) {
+    const its = alone(box, jobs[v]!, amend, v, size)
+    let { base, presses } = its
+    presses += fixedPresses(box, keying.toSwitch, at[v]!)
+    if (copying) {
+      for (let u = 0; u < size; u++)
+        if (u !== v) weights[v * size + u] = save + copying.between(at[u]!, at[v]!) + amend.between(u, v)
+      for (let s = 0; s < sources.length; s++) {
+        const copied = copying.between(from[s]!, at[v]!) + amend.between(2 * size + 1 + s, v)
+        if (copied < presses) {
+          presses = copied
+          base = { kind: 'copy', from: sources[s]![0], content: sources[s]![1] }
+        }
+      }
+    }
+    roots[v] = presses + save
+    bases.push(base)
+  }
+  return { weights, roots, bases }
+}
+
+/** Presses that make a copy of one switch of another, the way to what is opened first with what of it is the same from anywhere. */
+class CopyPresses {
+  private readonly tables = new Map<number, number>()
+  private readonly opening = new Map<number, number>()
+
+  constructor(
+    private readonly box: Box,
+    private readonly copy: NonNullable<Box['shape']['keying']['copy']>,
+  ) {}
+
+  between(source: Choices, target: Choices): number {
+    const { copy, box } = this
+    const [open, other] = copy.way === 'from' ? [target, source] : [source, target]
+    let presses = copy.keys.length + this.opened(open)
+    for (let n = 0; n < copy.choose.length; n++) {
+      const move = copy.choose[n]!
+      if (move.do === 'press') presses++
+      else presses += this.chosen(n, move.from === 'start' ? 0 : open[move.what], other[move.what], box)
+    }
+    return presses
+  }
+
+  private opened(open: Choices): number {
+    const key = (open.bank * 4 + open.layer) * 100 + open.place
+    let presses = this.opening.get(key)
+    if (presses === undefined)
+      this.opening.set(key, (presses = fixedPresses(this.box, this.box.shape.keying.toSwitch, open)))
+    return presses
+  }
+
+  private chosen(n: number, from: number, to: number, box: Box): number {
+    const key = (n * 1024 + from) * 1024 + to
+    let presses = this.tables.get(key)
+    if (presses === undefined) {
+      const move = this.copy.choose[n]!
+      const what = move.do === 'choose' ? move.what : 'bank'
+      const [here, there] = [
+        { ...NOWHERE, [what]: from },
+        { ...NOWHERE, [what]: to },
+      ]
+      this.tables.set(key, (presses = pressesIn(wayStrokes(box, [move], here, there))))
+    }
+    return presses
+  }
+}
+
+/** Which jobs come in which order, each with what it is copied from (-1: none of them). */
+type Order = readonly { readonly n: number; readonly parent: number }[]
+
+/** What is copied from comes first; else by bank: of those that can come, always the lowest. */
+function ordered(jobs: readonly Job[], parent: (n: number) => number): Order {
+  const children: number[][] = jobs.map(() => [])
+  const heap = new Lowest()
+  jobs.forEach((_, n) => (parent(n) < 0 ? heap.put(n) : children[parent(n)]!.push(n)))
+  const order: { n: number; parent: number }[] = []
+  for (let n = heap.take(); n !== null; n = heap.take()) {
+    order.push({ n, parent: parent(n) })
+    for (const child of children[n]!) heap.put(child)
+  }
+  return order
+}
+
+/** Numbers of which the lowest is taken. */
+class Lowest {
+  private readonly all: number[] = []
+
+  put(value: number): void {
+    const { all } = this
+    let at = all.push(value) - 1
+    for (let up = (at - 1) >> 1; at > 0 && all[up]! > value; up = (at - 1) >> 1) {
+      all[at] = all[up]!
+      at = up
+    }
+    all[at] = value
+  }
+
+  take(): number | null {
+    const { all } = this
+    const least = all[0]
+    if (least === undefined) return null
+    const last = all.pop()!
+    if (all.length === 0) return least
+    let at = 0
+    for (;;) {
+      let down = 2 * at + 1
+      if (down >= all.length) break
+      if (down + 1 < all.length && all[down + 1]! < all[down]!) down++
+      if (all[down]! >= last) break
+      all[at] = all[down]!
+      at = down
+    }
+    all[at] = last
+    return least
+  }
+}
+
+/** By bank: each from nothing, each from the one before it, each from the cheapest before it. */
+function plainOrders(box: Box, jobs: readonly Job[], { weights, roots }: Weights): Order[] {
+  const size = jobs.length
+  const scratch = jobs.map((_, n) => ({ n, parent: -1 }))
+  if (!box.shape.keying.copy) return [scratch]
+  const previous = jobs.map((_, n) => ({ n, parent: n - 1 }))
+  const earlier = jobs.map((_, n) => {
+    let [least, parent] = [roots[n]!, -1]
+    for (let u = 0; u < n; u++)
+      if (weights[n * size + u]! < least) [least, parent] = [weights[n * size + u]!, u]
+    return { n, parent }
+  })
+  return [scratch, previous, earlier]
+}
+
+/** An order as steps, with the presses of going from each to the next. */
+function stepsOf(
+  box: Box,
+  jobs: readonly Job[],
+  { weights, roots, bases }: Weights,
+  order: Order,
+  start: Choices,
+): RouteStep[] {
+  const { toSwitch, copy } = box.shape.keying
+  let here = start
+  return order.map(({ n, parent }): RouteStep => {
+    const job = jobs[n]!
+    const base: Base =
+      parent < 0 ? bases[n]! : { kind: 'copy', from: jobs[parent]!.place, content: jobs[parent]!.wanted }
+    const fixed = parent < 0 ? roots[n]! : weights[n * jobs.length + parent]!
+    const open = base.kind === 'copy' && copy?.way === 'to' ? base.from : job.place
+    const way = herePresses(box, toSwitch, here, choicesOf(open))
+    here = choicesOf(job.place)
+    return { job, base, presses: fixed + way }
+  })
+}
+
+/** Everything that is pressed for one step, from where the one before left off. */
+export function openStrokes(
+  box: Box,
+  { job, base }: RouteStep,
+  here: Choices,
+): { strokes: Stroke[]; copies: Stroke[] } {
+  const { keying } = box.shape
+  const moves = job.place.kind === 'switch' ? keying.toSwitch : keying.toKept
+  const open = base.kind === 'copy' && keying.copy?.way === 'to' ? base.from : job.place
+  const strokes = wayStrokes(box, moves, here, choicesOf(open))
+  if (base.kind !== 'copy' || !keying.copy) return { strokes, copies: [] }
+  const other = keying.copy.way === 'to' ? job.place : base.from
+  const copies = [
+    ...keying.copy.keys.map(({ key, holdMs }): Stroke => ({ key, times: 1, ...(holdMs > 0 && { holdMs }) })),
+    ...wayStrokes(box, keying.copy.choose, choicesOf(open), choicesOf(other)),
+  ]
+  return { strokes, copies }
+}
