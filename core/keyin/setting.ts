@@ -120,12 +120,14 @@ function straight({ down, up, fast }: Steps, size: number, from: number, to: num
   if (runs > 0) ways.push([held(runs), ...some(on, rest)])
   if (rest > 0) {
     const over = by - rest
+    const isIn = (value: number) => value >= 0 && value < size
     const sign = to > from ? 1 : -1
-    const beyond = to + sign * over
-    const before = from - sign * over
-    // Too far and back, or back and then too far: one of the two may run into an end.
-    if (beyond >= 0 && beyond < size) ways.push([held(runs + 1), ...some(back, over)])
-    else if (before >= 0 && before < size) ways.push([...some(back, over), held(runs + 1)])
+    // Too far, and back: before it, behind it or on both sides, as the ends allow; else between two holds.
+    const before = Array.from({ length: over + 1 }, (_, n) => n).find(
+      (n) => isIn(from - sign * n) && isIn(to + sign * (over - n)),
+    )
+    if (before !== undefined) ways.push([...some(back, before), held(runs + 1), ...some(back, over - before)])
+    else if (runs > 0) ways.push([held(1), ...some(back, over), held(runs)])
   }
   return ways.reduce((least, way) => (pressesIn(way) < pressesIn(least) ? way : least))
 }

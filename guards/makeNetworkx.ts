@@ -1,0 +1,49 @@
+import { execFileSync } from 'node:child_process'
+
+/** Whether Debian's python3-networkx is here, or could be put here. */
+export function hasNetworkx(): boolean {
+  if (isThere()) return true
+  try {
+    execFileSync('apt-get', ['install', '-y', 'python3-networkx'], { stdio: 'ignore', timeout: 240_000 })
+  } catch {
+    return false
+  }
+  return isThere()
+}
+
+function isThere(): boolean {
+  try {
+    execFileSync('python3', ['-c', 'import networkx'], { stdio: 'ignore' })
+    return true
+  } catch {
+    return false
+  }
+}
+
+const SCRIPT = `
+import json, sys, networkx
+out = []
+for one in json.load(sys.stdin):
+    size = len(one["roots"])
+    graph = networkx.DiGraph()
+    for v in range(size):
+        graph.add_edge(size, v, weight=one["roots"][v])
+        for u in range(size):
+            if u != v:
+                graph.add_edge(u, v, weight=one["weights"][v * size + u])
+    tree = networkx.minimum_spanning_arborescence(graph)
+    out.append(sum(data["weight"] for _, _, data in tree.edges(data=True)))
+print(json.dumps(out))
+`
+
+/** What networkx says the cheapest arborescence of each digraph costs. */
+export const networkxCosts = (
+  digraphs: readonly { readonly weights: readonly number[]; readonly roots: readonly number[] }[],
+): number[] =>
+  JSON.parse(
+    execFileSync('python3', ['-c', SCRIPT], {
+      input: JSON.stringify(digraphs),
+      encoding: 'utf8',
+      maxBuffer: 1 << 26,
+    }),
+  ) as number[]

@@ -1,0 +1,21 @@
+import { describe, expect, it } from 'vitest'
+import { arborescence } from '../core/keyin/arborescence'
+import { makeDigraph } from '../core/keyin/makeDigraphs'
+import { hasNetworkx, networkxCosts } from './makeNetworkx'
+
+const isHere = hasNetworkx()
+
+/** A witness from outside: the graph library of another language (Debian's python3-networkx). */
+describe('networkx finds no cheaper arborescence', () => {
+  if (!isHere)
+    it.skip('python3-networkx is not on this machine and could not be installed: nothing is compared with it')
+
+  it.runIf(isHere)(
+    'of 400 digraphs of up to 40 vertices',
+    () => {
+      const all = Array.from({ length: 400 }, (_, seed) => makeDigraph(seed + 5000, 2 + (seed % 39)))
+      expect(all.map(({ weights, roots }) => arborescence(weights, roots).cost)).toEqual(networkxCosts(all))
+    },
+    240_000,
+  )
+})
