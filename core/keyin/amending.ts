@@ -1,6 +1,8 @@
-import { rowAt, rowsOf, type Content } from './content'
+import { PLAIN_LAMP, rowsOf, type Content, type ListId } from './content'
 import type { Field } from '../rig/table/keying'
+import { perObject } from '../base/perObject'
 import {
+  END,
   domainOf,
   fieldsInOrder,
   rowFields,
@@ -35,6 +37,18 @@ const NO_CHANGE: RowChange = { settings: [], presses: 0 }
 /** The fields of a row that differ, each set from what stands there; a field the row did not have stands at its first. */
 export function rowChange(shape: RowShape, from: Row, to: Row): RowChange {
   if (from === to) return NO_CHANGE
+  const all = changes(shape)
+  let its = all.get(to)
+  if (!its) all.set(to, (its = new WeakMap()))
+  let change = its.get(from)
+  if (!change) its.set(from, (change = changeOf(shape, from, to)))
+  return change
+}
+
+/** The same rows change into one another again and again. */
+const changes = perObject((_: RowShape) => new WeakMap<Row, WeakMap<Row, RowChange>>())
+
+function changeOf(shape: RowShape, from: Row, to: Row): RowChange {
   const was = valuesOf(shape, from)
   const settings: Setting[] = []
   fieldsInOrder(shape, to[0]).forEach(({ field, at }, nth) => {
@@ -94,11 +108,12 @@ export function amendSteps(shape: RowShape, from: Content, to: Content, capacity
   const { reach } = shape.keying
   const steps: KeyStep[] = []
   const rows = rowsOf(to, capacity)
+  const was = lookup(from)
   /** Fields gone past since the last one set, or rows. */
   let passed = 0
   let before: Stroke[] = []
-  rows.forEach(({ at, row }, n) => {
-    const { settings } = rowChange(shape, rowAt(from, at), row)
+  rows.forEach(({ at, row, list, nth: place }, n) => {
+    const { settings } = rowChange(shape, was(list, place, at), row)
     const count = fieldsInOrder(shape, row[0]).length
     if (reach.how === 'through') {
       let here = 0
@@ -129,6 +144,16 @@ export function amendSteps(shape: RowShape, from: Content, to: Content, capacity
     if (reach.how === 'enter') before = some(reach.back, 1)
   })
   return steps
+}
+
+/** What a content has where a row stands; `end` where it has none. */
+function lookup({ settings, lists, name }: Content) {
+  const byId = new Map(lists.map((one) => [one.id, one]))
+  return (list: ListId | null, nth: number, at: string): Row => {
+    if (list === null) return (at === 'settings' ? settings : name) ?? END
+    const its = byId.get(list)
+    return nth < 0 ? (its?.lamp ?? PLAIN_LAMP) : (its?.rows[nth] ?? END)
+  }
 }
 
 const some = (key: string, times: number, at?: string): Stroke[] =>

@@ -8,7 +8,7 @@ export interface RowAt {
   readonly at: string
   readonly row: Row
   readonly list: ListId | null
-  /** The place in its list, from 0. */
+  /** The place in its list, from 0; -1 for the lamp before it. */
   readonly nth: number
 }
 
@@ -18,7 +18,7 @@ export function rowsOf(content: Content, capacity: number): RowAt[] {
   const { settings, lists, name } = content
   if (settings) all.push({ at: 'settings', row: settings, list: null, nth: 0 })
   for (const { id, lamp, rows } of lists) {
-    if (lamp) all.push({ at: `${id}/lamp`, row: lamp, list: id, nth: 0 })
+    if (lamp) all.push({ at: `${id}/lamp`, row: lamp, list: id, nth: LAMP_AT })
     rows.forEach((row, nth) => all.push({ at: `${id}/${nth}`, row, list: id, nth }))
     if (rows.length < capacity) all.push({ at: `${id}/${rows.length}`, row: END, list: id, nth: rows.length })
   }
@@ -26,15 +26,7 @@ export function rowsOf(content: Content, capacity: number): RowAt[] {
   return all
 }
 
-/** What one row of a place is, whatever else stands there; `end` where it has none. */
-export function rowAt({ settings, lists, name }: Content, at: string): Row {
-  if (at === 'settings') return settings ?? END
-  if (at === 'name') return name ?? END
-  const [id, nth] = at.split('/') as [ListId, string]
-  const list = lists.find((one) => one.id === id)
-  if (nth === 'lamp') return list?.lamp ?? PLAIN_LAMP
-  return list?.rows[Number(nth)] ?? END
-}
+const LAMP_AT = -1
 
 export const PLAIN_LAMP: Row = ['lamp', 0, 0]
 

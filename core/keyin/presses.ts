@@ -1,3 +1,4 @@
+import type { Setter } from '../rig/table/keying'
 import { PLAIN_LAMP, rowsOf, type Content } from './content'
 import {
   domainOf,
@@ -9,30 +10,32 @@ import {
   type Row,
   type RowShape,
 } from './rows'
-import { pressesIn, settingStrokes, type Domain } from './setting'
-import type { Setter } from '../rig/table/keying'
+import { settingPresses, type Domain } from './setting'
 import { valueIn } from './showing'
 
-/** A content as numbers: which rows stand where, each by its number. */
+/** A place as numbers: the columns that are gone through, the row in each, and the fields before it. */
 interface Laid {
-  /** By column, the row that stands there. */
-  readonly rows: Int32Array
-  /** Columns that are gone through, in order, with the fields before each. */
-  readonly columns: Int32Array
-  readonly before: Int32Array
+  readonly columns: readonly number[]
+  readonly rows: readonly number[]
+  readonly before: readonly number[]
 }
 
 /**
- * How many presses make one content of another, for many at once: equal rows are one number, and what one row takes to become
- * another is worked out once. The same as the presses of `amendSteps`, which a test holds it to.
+ * How many presses make one content of another, for many at once: equal rows are one number, what one row takes to become
+ * another is worked out once, and a whole board is gone through column by column. The same as the presses of `amendSteps`,
+ * which tests hold it to.
  */
 export class AmendPresses {
   private readonly numbers = new Map<string, number>()
   private readonly rows: Row[] = []
-  private readonly columns = new Map<string, number>()
+  private readonly laid: Laid[]
+  /** By column, the row each content has there. */
+  private readonly columns: Uint16Array[] = []
+  /** By column, the row all have there; -1 where they differ. */
+  private readonly alike: Int32Array
   private readonly costs: RowCosts
-  private readonly laid: Laid[] = []
   private readonly reach: 'through' | 'enter' | 'direct'
+  private readonly open: Int32Array
 
   /** All contents there are, each known by its place among them. */
   constructor(
@@ -40,28 +43,30 @@ export class AmendPresses {
     contents: readonly { readonly content: Content; readonly capacity: number }[],
   ) {
     this.reach = shape.keying.reach.how
-    const all = contents.map(({ content, capacity }) => rowsOf(content, capacity))
+    this.open = new Int32Array(contents.length)
     const [end, lamp] = [this.number(END), this.number(PLAIN_LAMP)]
-    for (const rows of all)
-      for (const { at } of rows) if (!this.columns.has(at)) this.columns.set(at, this.columns.size)
-    const plain = new Int32Array(this.columns.size)
-    for (const [at, n] of this.columns) plain[n] = at.endsWith('/lamp') ? lamp : end
-    all.forEach((rows) => {
-      const laid = {
-        rows: plain.slice(),
-        columns: new Int32Array(rows.length),
-        before: new Int32Array(rows.length),
-      }
+    const columnOf = new Map<string, number>()
+    this.laid = contents.map(({ content, capacity }, which) => {
+      const laid = { columns: [] as number[], rows: [] as number[], before: [] as number[] }
       let before = 0
-      rows.forEach(({ at, row }, n) => {
-        const column = this.columns.get(at)!
-        laid.rows[column] = this.number(row)
-        laid.columns[n] = column
-        laid.before[n] = before
+      for (const { at, row } of rowsOf(content, capacity)) {
+        let column = columnOf.get(at)
+        if (column === undefined) {
+          columnOf.set(at, (column = columnOf.size))
+          this.columns.push(new Uint16Array(contents.length).fill(at.endsWith('/lamp') ? lamp : end))
+        }
+        const number = this.number(row)
+        this.columns[column]![which] = number
+        laid.columns.push(column)
+        laid.rows.push(number)
+        laid.before.push(before)
         before += fieldsInOrder(shape, row[0]).length
-      })
-      this.laid.push(laid)
+      }
+      return laid
     })
+    this.alike = Int32Array.from(this.columns, (column) =>
+      column.every((one) => one === column[0]) ? column[0]! : -1,
+    )
     this.costs = new RowCosts(shape, this.rows)
   }
 
@@ -69,115 +74,162 @@ export class AmendPresses {
     const text = row.join(' ')
     let n = this.numbers.get(text)
     if (n === undefined) {
+      if (this.rows.length > ROWS_MAX) throw new RangeError(`more than ${ROWS_MAX} different rows`)
       this.numbers.set(text, (n = this.rows.length))
       this.rows.push(row)
     }
     return n
   }
 
-  /** Presses that make the content numbered `to` of that numbered `from`, both once open. */
-  between(from: number, to: number): number {
-    const { costs } = this
-    const was = this.laid[from]!.rows
-    const { rows, columns, before } = this.laid[to]!
-    let presses = 0
-    let [lastRow, changed] = [-1, 0]
-    let last = 0
-    for (let n = 0; n < columns.length; n++) {
-      const column = columns[n]!
-      const [a, b] = [was[column]!, rows[column]!]
-      if (a === b) continue
-      const at = costs.at(a, b)
-      const its = costs.last[at]!
-      if (its < 0) continue
-      presses += costs.sum[at]!
-      lastRow = n
-      last = its
-      changed++
-      if (this.reach === 'enter') presses += 1 + (its >> 1) + (its & 1)
-      else if (this.reach === 'direct') presses += 1 + (its >> 1) - costs.first[at]! + (its & 1)
+  /** Presses that make the content numbered `to` of each of the first there are, all once open, put to `presses`. */
+  into(to: number, presses: Int32Array): void {
+    const { costs, reach, alike, open } = this
+    const { columns, rows, before } = this.laid[to]!
+    const count = presses.length
+    presses.fill(0)
+    const sums: { readonly sum: Int32Array; readonly has: Uint16Array }[] = []
+    columns.forEach((column, n) => {
+      if (alike[column] !== rows[n]) sums.push({ sum: costs.into(rows[n]!).sum, has: this.columns[column]! })
+    })
+    // Four columns at a time: what is summed is read and written less often.
+    let n = 0
+    for (; n + 3 < sums.length; n += 4) {
+      const [{ sum: a, has: w }, { sum: b, has: x }] = [sums[n]!, sums[n + 1]!]
+      const [{ sum: c, has: y }, { sum: d, has: z }] = [sums[n + 2]!, sums[n + 3]!]
+      for (let u = 0; u < count; u++) presses[u]! += a[w[u]!]! + b[x[u]!]! + c[y[u]!]! + d[z[u]!]!
     }
-    if (lastRow < 0) return 0
-    if (this.reach === 'through') return presses + before[lastRow]! + (last >> 1) + (last & 1)
-    return this.reach === 'enter' ? presses + lastRow + changed - 1 : presses
+    for (; n < sums.length; n++) {
+      const { sum, has } = sums[n]!
+      for (let u = 0; u < count; u++) presses[u]! += sum[has[u]!]!
+    }
+    if (reach === 'direct') return
+    // From the last row back, since most end there: what is gone through up to the last that is set.
+    let left = count
+    for (let u = 0; u < count; u++) open[u] = u
+    for (let n = columns.length - 1; n >= 0 && left > 0; n--) {
+      const column = columns[n]!
+      if (alike[column] === rows[n]) continue
+      const { far } = costs.into(rows[n]!)
+      const has = this.columns[column]!
+      const past = reach === 'through' ? before[n]! : n
+      let still = 0
+      for (let k = 0; k < left; k++) {
+        const u = open[k]!
+        const its = far[has[u]!]!
+        if (its === 0) open[still++] = u
+        else presses[u]! += beyond(reach, past + its)
+      }
+      left = still
+    }
   }
+
+  /** The same of one only. */
+  one(from: number, to: number): number {
+    const { columns, rows, before } = this.laid[to]!
+    let [presses, walk] = [0, 0]
+    columns.forEach((column, n) => {
+      const row = this.columns[column]![from]!
+      const { sum, far } = this.costs.into(rows[n]!)
+      if (far[row] === 0) return
+      presses += sum[row]!
+      walk = (this.reach === 'through' ? before[n]! : n) + far[row]!
+    })
+    return presses + beyond(this.reach, walk)
+  }
+}
+
+/** Presses of going through to the last that is set; each row that was opened is closed, but for the last. */
+const beyond = (reach: 'through' | 'enter' | 'direct', walk: number): number =>
+  walk === 0 || reach === 'direct' ? 0 : reach === 'through' ? walk - 1 : walk - 2
+
+/** What each row takes to become one: presses, and how far in it one goes and one more; both 0 where nothing is set. */
+interface Into {
+  readonly sum: Int32Array
+  readonly far: Uint8Array
 }
 
 /** What every row takes to become every other, worked out when first asked for. */
 class RowCosts {
-  /** Presses of all settings, less one for each letter that moves on by itself. */
-  readonly sum: Int32Array
-  /** The last field that is set, doubled, and one more where it moves on; -1 where none is set. */
-  readonly last: Int16Array
-  readonly first: Int16Array
-  private readonly size: number
-  private readonly known: Uint8Array
+  private readonly tables: (Into | null)[]
   private readonly forms = new Map<Row[0], Form>()
-  private readonly held: readonly Int32Array[]
-  private readonly wanted: readonly Int32Array[]
-  private readonly form: readonly Form[]
+  /** By what is held, what each row holds of it. */
+  private readonly held = new Map<number, Int32Array>()
 
-  constructor(shape: RowShape, rows: readonly Row[]) {
-    this.size = rows.length
-    if (this.size > ROWS_MAX) throw new RangeError(`${this.size} different rows, of ${ROWS_MAX} at most`)
-    this.sum = new Int32Array(this.size * this.size)
-    this.last = new Int16Array(this.size * this.size)
-    this.first = new Int16Array(this.size * this.size)
-    this.known = new Uint8Array(this.size * this.size)
+  constructor(
+    private readonly shape: RowShape,
+    private readonly rows: readonly Row[],
+  ) {
+    this.tables = rows.map(() => null)
     for (const [kind] of rows) if (!this.forms.has(kind)) this.forms.set(kind, formOf(shape, kind))
-    this.form = rows.map(([kind]) => this.forms.get(kind)!)
-    this.wanted = rows.map((row) =>
-      Int32Array.from(this.forms.get(row[0])!.order.map(({ at }) => valueIn(shape, row, at))),
-    )
-    this.held = rows.map((row) => heldOf(shape, row))
+    const all = rows.map((row) => heldOf(shape, row))
+    for (const form of this.forms.values())
+      for (const { slot } of form)
+        if (!this.held.has(slot))
+          this.held.set(
+            slot,
+            Int32Array.from(all, (one) => one[slot] ?? 0),
+          )
   }
 
-  at(a: number, b: number): number {
-    const at = a * this.size + b
-    if (!this.known[at]) this.work(a, b, at)
-    return at
+  into(to: number): Into {
+    return (this.tables[to] ??= this.work(to))
   }
 
-  private work(a: number, b: number, at: number): void {
-    const { order, setters } = this.form[b]!
-    const [held, wanted] = [this.held[a]!, this.wanted[b]!]
-    let [sum, last, first] = [0, -1, 0]
-    for (let n = 0; n < order.length; n++) {
-      const { set, domain, slot, costs } = setters[n]!
-      const now = Math.min(held[slot] ?? 0, domain.size - 1)
-      const to = wanted[n]!
-      if (now === to || !set) continue
-      const movesOn = set.how === 'type' ? 1 : 0
-      let presses = costs?.[now * domain.size + to] ?? -1
-      if (presses < 0) {
-        presses = pressesIn(settingStrokes(set, domain, now, to, ''))
-        if (costs) costs[now * domain.size + to] = presses
+  private work(to: number): Into {
+    const row = this.rows[to]!
+    const count = this.rows.length
+    const { how } = this.shape.keying.reach
+    const presses = new Int32Array(count)
+    /** The last field that is set, and one more; and the first. */
+    const last = new Int16Array(count)
+    const first = new Int16Array(count)
+    let movesOn = 0
+    this.forms.get(row[0])!.forEach(({ at, set, domain, slot, costs }, n) => {
+      if (!set) return
+      const held = this.held.get(slot)!
+      const wanted = valueIn(this.shape, row, at)
+      const most = domain.size - 1
+      // A letter that was typed moves on by itself.
+      movesOn = set.how === 'type' ? 1 : 0
+      for (let from = 0; from < count; from++) {
+        const now = held[from]! > most ? most : held[from]!
+        if (now === wanted) continue
+        const at = now * domain.size + wanted
+        let its = costs ? costs[at]! : -1
+        if (its < 0) {
+          its = settingPresses(set, domain, now, wanted)
+          if (costs) costs[at] = its
+        }
+        if (last[from] === 0) first[from] = n
+        presses[from]! += its - movesOn
+        last[from] = n + 1
       }
-      if (last < 0) first = n
-      sum += presses - movesOn
-      last = n * 2 + movesOn
+    })
+    const far = new Uint8Array(count)
+    for (let from = 0; from < count; from++) {
+      const its = last[from]!
+      if (its === 0) continue
+      far[from] = how === 'through' ? its + movesOn : 1
+      if (how === 'enter') presses[from]! += its + movesOn + 1
+      else if (how === 'direct') presses[from]! += its - first[from]! + movesOn
     }
-    this.sum[at] = sum
-    this.last[at] = last
-    this.first[at] = first
-    this.known[at] = 1
+    return { sum: presses, far }
   }
 }
 
 /** More different rows no board of a foot controller has; the tables would outgrow the memory of a page. */
-export const ROWS_MAX = 6000
+export const ROWS_MAX = 12_000
 
-interface Form {
-  readonly order: readonly FieldAt[]
-  readonly setters: readonly {
-    readonly set: Setter | null
-    readonly domain: Domain
-    /** Where {@link heldOf} keeps what the field held. */
-    readonly slot: number
-    /** Presses from each value to each; null for values too many for a table. */
-    readonly costs: Int16Array | null
-  }[]
+interface FormField extends FieldAt {
+  readonly set: Setter | null
+  readonly domain: Domain
+  /** Where {@link heldOf} keeps what the field held. */
+  readonly slot: number
+  /** Presses from each value to each, -1 where not yet asked for; null for values too many for a table. */
+  readonly costs: Int16Array | null
 }
+
+type Form = readonly FormField[]
 
 const SLOTS: readonly string[] = [
   'kind',
@@ -195,18 +247,13 @@ const SLOTS: readonly string[] = [
   'colour',
 ]
 
-function formOf(shape: RowShape, kind: Row[0]): Form {
-  const order = fieldsInOrder(shape, kind)
-  return {
-    order,
-    setters: order.map(({ field, at }) => {
-      const domain = domainOf(shape, kind, field)
-      const set = setterOf(shape, field)
-      const slot = field === 'letter' ? SLOTS.length + at : SLOTS.indexOf(field)
-      return { set, domain, slot, costs: set && tableOf(set, domain) }
-    }),
-  }
-}
+const formOf = (shape: RowShape, kind: Row[0]): Form =>
+  fieldsInOrder(shape, kind).map(({ field, at }) => {
+    const domain = domainOf(shape, kind, field)
+    const set = setterOf(shape, field)
+    const slot = field === 'letter' ? SLOTS.length + at : SLOTS.indexOf(field)
+    return { field, at, set, domain, slot, costs: set && tableOf(set, domain) }
+  })
 
 const tables = new WeakMap<Setter, Map<string, Int16Array>>()
 

@@ -3,7 +3,16 @@ import { capacityOf, emptyAt, type Place } from './board'
 import type { Content } from './content'
 import { AmendPresses } from './presses'
 import { pressesIn, type Stroke } from './setting'
-import { choicesOf, fixedPresses, herePresses, NOWHERE, wayStrokes, type Box, type Choices } from './ways'
+import {
+  choicePresses,
+  choicesOf,
+  fixedPresses,
+  herePresses,
+  NOWHERE,
+  wayStrokes,
+  type Box,
+  type Choices,
+} from './ways'
 
 /** A place that is to hold something else than it does. */
 export interface Job {
@@ -96,41 +105,38 @@ const saveEach = ({ shape: { keying } }: Box): number =>
 /** A place that is opened by itself, made from what is there or from nothing. */
 function keptStep(box: Box, job: Job): RouteStep {
   const { keying } = box.shape
-  const { base, presses } = alone(box, job, presser(box, [job], []), 0)
+  const { base, presses } = alone(box, [job], 0, presser(box, [job], []), 0)
   const way = pressesIn(wayStrokes(box, keying.toKept, NOWHERE, choicesOf(job.place)))
   return { job, base, presses: way + presses + saveEach(box) }
 }
 
-/** All contents a route can speak of: those wanted, those there, nothing, and those of other places. */
+/** Contents a route can speak of: those wanted, those of other places, those there, and nothing. */
 function presser(
   box: Box,
   jobs: readonly Job[],
   others: readonly (readonly [Place, Content])[],
 ): AmendPresses {
   const capacity = (place: Place) => capacityOf(place, box.shape.controller)
-  const empty = jobs[0]
-    ? [{ content: emptyAt(box.shape, jobs[0].place), capacity: capacity(jobs[0].place) }]
-    : []
+  const empty = (place: Place) => ({ content: emptyAt(box.shape, place), capacity: capacity(place) })
   return new AmendPresses(box.shape, [
     ...jobs.map(({ place, wanted }) => ({ content: wanted, capacity: capacity(place) })),
-    ...jobs.map(({ place, was }) => ({
-      content: was ?? emptyAt(box.shape, place),
-      capacity: capacity(place),
-    })),
-    ...empty,
     ...others.map(([place, content]) => ({ content, capacity: capacity(place) })),
+    ...jobs.map(({ place, was }) => (was ? { content: was, capacity: capacity(place) } : empty(place))),
+    ...(jobs[0] ? [empty(jobs[0].place)] : []),
   ])
 }
 
+/** A place made by itself, of what it holds or of nothing. */
 function alone(
   box: Box,
-  job: Job,
+  jobs: readonly Job[],
+  others: number,
   amend: AmendPresses,
   n: number,
-  size = 1,
 ): { base: Base; presses: number } {
-  const emptied = box.shape.keying.clear.length + amend.between(2 * size, n)
-  const amended = job.was === null ? Infinity : amend.between(size + n, n)
+  const [was, empty] = [jobs.length + others + n, 2 * jobs.length + others]
+  const emptied = box.shape.keying.clear.length + amend.one(empty, n)
+  const amended = jobs[n]!.was === null ? Infinity : amend.one(was, n)
   return amended <= emptied
     ? { base: { kind: 'amend' }, presses: amended }
     : { base: { kind: 'clear' }, presses: emptied }
@@ -145,20 +151,23 @@ function weightsOf(box: Box, jobs: readonly Job[], others: readonly (readonly [P
   const sources = others.filter(([{ kind }]) => kind === 'switch')
   const amend = presser(box, jobs, sources)
   const save = saveEach(box)
-  const at = jobs.map(({ place }) => choicesOf(place))
-  const copying = keying.copy ? new CopyPresses(box, keying.copy) : null
-  const from = sources.map(([place]) => choicesOf(place))
+  const places = [...jobs.map(({ place }) => choicesOf(place)), ...sources.map(([place]) => choicesOf(place))]
+  const into = new Int32Array(places.length)
+  const copying = keying.copy ? new CopyPresses(box, keying.copy, places) : null
+  const copied = new Int32Array(places.length)
   for (let v = 0; v < size; v++) {
-    const its = alone(box, jobs[v]!, amend, v, size)
-    let { base, presses } = its
-    presses += fixedPresses(box, keying.toSwitch, at[v]!)
+    let { base, presses } = alone(box, jobs, sources.length, amend, v)
+    presses += fixedPresses(box, keying.toSwitch, places[v]!)
     if (copying) {
-      for (let u = 0; u < size; u++)
-        if (u !== v) weights[v * size + u] = save + copying.between(at[u]!, at[v]!) + amend.between(u, v)
+      amend.into(v, into)
+      copying.into(v, copied)
+      const row = v * size
+      for (let u = 0; u < size; u++) weights[row + u] = copied[u]! + into[u]! + save
+      weights[row + v] = 0
       for (let s = 0; s < sources.length; s++) {
-        const copied = copying.between(from[s]!, at[v]!) + amend.between(2 * size + 1 + s, v)
-        if (copied < presses) {
-          presses = copied
+        const all = copied[size + s]! + into[size + s]!
+        if (all < presses) {
+          presses = all
           base = { kind: 'copy', from: sources[s]![0], content: sources[s]![1] }
         }
       }
@@ -171,47 +180,48 @@ function weightsOf(box: Box, jobs: readonly Job[], others: readonly (readonly [P
 
 /** Presses that make a copy of one switch of another, the way to what is opened first with what of it is the same from anywhere. */
 class CopyPresses {
-  private readonly tables = new Map<number, number>()
-  private readonly opening = new Map<number, number>()
+  /** For each choice on the way, what each place chooses there, and the presses from each such to each. */
+  private readonly choices: {
+    readonly of: Int32Array
+    readonly size: number
+    readonly presses: Int32Array
+  }[] = []
+  private readonly opened: Int32Array
+  private readonly always: number
 
   constructor(
-    private readonly box: Box,
+    box: Box,
     private readonly copy: NonNullable<Box['shape']['keying']['copy']>,
-  ) {}
-
-  between(source: Choices, target: Choices): number {
-    const { copy, box } = this
-    const [open, other] = copy.way === 'from' ? [target, source] : [source, target]
-    let presses = copy.keys.length + this.opened(open)
-    for (let n = 0; n < copy.choose.length; n++) {
-      const move = copy.choose[n]!
-      if (move.do === 'press') presses++
-      else presses += this.chosen(n, move.from === 'start' ? 0 : open[move.what], other[move.what], box)
+    places: readonly Choices[],
+  ) {
+    this.opened = Int32Array.from(places, (one) => fixedPresses(box, box.shape.keying.toSwitch, one))
+    this.always = copy.keys.length + copy.choose.filter((move) => move.do === 'press').length
+    for (const move of copy.choose) {
+      if (move.do === 'press') continue
+      const { what } = move
+      const used = [...new Set(places.map((one) => one[what]))]
+      const number = new Map(used.map((value, n) => [value, n]))
+      const presses = new Int32Array(used.length * used.length)
+      used.forEach((from, a) =>
+        used.forEach((to, b) => {
+          presses[a * used.length + b] = choicePresses(box, move, move.from === 'start' ? 0 : from, to)
+        }),
+      )
+      const of = Int32Array.from(places, (one) => number.get(one[what])!)
+      this.choices.push({ of, size: used.length, presses })
     }
-    return presses
   }
 
-  private opened(open: Choices): number {
-    const key = (open.bank * 4 + open.layer) * 100 + open.place
-    let presses = this.opening.get(key)
-    if (presses === undefined)
-      this.opening.set(key, (presses = fixedPresses(this.box, this.box.shape.keying.toSwitch, open)))
-    return presses
-  }
-
-  private chosen(n: number, from: number, to: number, box: Box): number {
-    const key = (n * 1024 + from) * 1024 + to
-    let presses = this.tables.get(key)
-    if (presses === undefined) {
-      const move = this.copy.choose[n]!
-      const what = move.do === 'choose' ? move.what : 'bank'
-      const [here, there] = [
-        { ...NOWHERE, [what]: from },
-        { ...NOWHERE, [what]: to },
-      ]
-      this.tables.set(key, (presses = pressesIn(wayStrokes(box, [move], here, there))))
+  /** Presses of a copy of every place made to be the one numbered `to`, put to `presses`. */
+  into(to: number, presses: Int32Array): void {
+    const { opened, choices, copy, always } = this
+    const isFrom = copy.way === 'from'
+    for (let u = 0; u < presses.length; u++) presses[u] = always + (isFrom ? opened[to]! : opened[u]!)
+    for (const { of, size, presses: table } of choices) {
+      const it = of[to]!
+      if (isFrom) for (let u = 0; u < presses.length; u++) presses[u]! += table[it * size + of[u]!]!
+      else for (let u = 0; u < presses.length; u++) presses[u]! += table[of[u]! * size + it]!
     }
-    return presses
   }
 }
 

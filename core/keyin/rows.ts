@@ -1,4 +1,5 @@
 import { ROW_KINDS, type Field, type Keying, type RowKind } from '../rig/table/keying'
+import { perObject } from '../base/perObject'
 import { U14_MAX } from '../base/u14'
 import type { Controller } from '../rig/table/controller'
 import type { Row } from '../rig/table/keyIn'
@@ -106,6 +107,15 @@ export interface FieldAt {
 
 /** The fields of a row in the order in which this controller goes through them. */
 export function fieldsInOrder(shape: RowShape, kind: Row[0]): readonly FieldAt[] {
+  const its = ordersOf(shape)
+  let order = its.get(kind)
+  if (!order) its.set(kind, (order = orderOf(shape, kind)))
+  return order
+}
+
+const ordersOf = perObject((_: RowShape) => new Map<Row[0], readonly FieldAt[]>())
+
+function orderOf(shape: RowShape, kind: Row[0]): readonly FieldAt[] {
   const has = rowFields(shape, kind)
   const all: FieldAt[] = []
   for (const { field } of shape.keying.fields) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Setter } from '../rig/table/keying'
-import { pressesIn, settingStrokes, type Domain } from './setting'
+import { pressesIn, settingPresses, settingStrokes, type Domain } from './setting'
 
 /** The fewest presses from a value to each, found by trying everything (breadth first): single steps, and holds of any length. */
 function fewest(set: Extract<Setter, { how: 'steps' }>, size: number, from: number): number[] {
@@ -33,8 +33,11 @@ const steps = (wraps: boolean, by: number | null): Extract<Setter, { how: 'steps
   fast: by === null ? null : { afterMs: 500, by },
 })
 
-const presses = (set: Setter, domain: Domain, from: number, to: number) =>
-  pressesIn(settingStrokes(set, domain, from, to, 'x'))
+/** Counted from the strokes, and without them, which must be the same. */
+function presses(set: Setter, domain: Domain, from: number, to: number): number {
+  const counted = pressesIn(settingStrokes(set, domain, from, to, 'x'))
+  return settingPresses(set, domain, from, to) === counted ? counted : NaN
+}
 
 describe('presses that set a value', () => {
   it.each([2, 5, 16, 24, 37, 128])('by steps are the fewest there are, of %i values', (size) => {

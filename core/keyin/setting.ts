@@ -86,6 +86,50 @@ export function settingStrokes(
   }
 }
 
+/** How many presses {@link settingStrokes} comes to, without making them. */
+export function settingPresses(setter: Setter, domain: Domain, from: number, to: number): number {
+  if (setter.how === 'itself') return 1
+  if (from === to) return 0
+  switch (setter.how) {
+    case 'steps':
+      return stepPresses(setter, domain.size, from, to)
+    case 'digits':
+      return String(to + domain.first).length + (setter.enter === null ? 0 : 1)
+    case 'places':
+    case 'cursor':
+      return pressesIn(settingStrokes(setter, domain, from, to, ''))
+    case 'pick':
+    case 'type':
+      return 1
+    default:
+      return assertNever(setter)
+  }
+}
+
+function stepPresses(setter: Steps, size: number, from: number, to: number): number {
+  const direct = straightPresses(setter, size, from, to)
+  if (!setter.wraps) return direct
+  const last = size - 1
+  return Math.min(
+    direct,
+    straightPresses(setter, size, from, 0) + 1 + straightPresses(setter, size, last, to),
+    straightPresses(setter, size, from, last) + 1 + straightPresses(setter, size, 0, to),
+  )
+}
+
+function straightPresses({ fast }: Steps, size: number, from: number, to: number): number {
+  const distance = Math.abs(to - from)
+  if (!fast) return distance
+  const runs = Math.floor(distance / fast.by)
+  const rest = distance - runs * fast.by
+  const least = runs > 0 ? 1 + rest : distance
+  if (rest === 0) return least
+  const over = fast.by - rest
+  // Room beyond both ends for going too far.
+  const room = to > from ? from + (size - 1 - to) : size - 1 - from + to
+  return Math.min(least, room >= over ? 1 + over : runs > 0 ? 2 + over : Infinity)
+}
+
 /** Whether a setter can reach every value: keys for too few places cannot. */
 export const canSet = (setter: Setter, domain: Domain): boolean =>
   setter.how !== 'places' || setter.keys.length >= digitsOf(domain.size - 1, domain).length
@@ -97,37 +141,32 @@ type Steps = Extract<Setter, { how: 'steps' }>
 
 /** Up or down by single presses and held ones, past an end where the value wraps: whichever is least. */
 function steps(setter: Steps, size: number, from: number, to: number): Stroke[] {
-  const ways = [straight(setter, size, from, to)]
-  if (setter.wraps) {
-    const last = size - 1
-    ways.push(
-      [...straight(setter, size, from, 0), stroke(setter.down, 1), ...straight(setter, size, last, to)],
-      [...straight(setter, size, from, last), stroke(setter.up, 1), ...straight(setter, size, 0, to)],
-    )
-  }
-  return ways.reduce((least, way) => (pressesIn(way) < pressesIn(least) ? way : least))
+  const last = size - 1
+  const least = stepPresses(setter, size, from, to)
+  const way = (start: number, end: number) => straight(setter, size, start, end)
+  const count = (start: number, end: number) => straightPresses(setter, size, start, end)
+  if (count(from, to) === least) return way(from, to)
+  return count(from, 0) + 1 + count(last, to) === least
+    ? [...way(from, 0), stroke(setter.down, 1), ...way(last, to)]
+    : [...way(from, last), stroke(setter.up, 1), ...way(0, to)]
 }
 
 /** Without passing an end: single presses; or held up to the last fast step before, or the first behind, and the rest single. */
-function straight({ down, up, fast }: Steps, size: number, from: number, to: number): Stroke[] {
+function straight(setter: Steps, size: number, from: number, to: number): Stroke[] {
+  const { down, up, fast } = setter
   const distance = Math.abs(to - from)
   const [on, back] = to > from ? [up, down] : [down, up]
-  if (!fast || distance === 0) return some(on, distance)
+  const least = straightPresses(setter, size, from, to)
+  if (!fast || least === distance) return some(on, distance)
   const { by, afterMs } = fast
   const held = (runs: number): Stroke => ({ key: on, times: 1, holdMs: afterMs, runs })
   const [runs, rest] = [Math.floor(distance / by), distance % by]
-  const ways = [some(on, distance)]
-  if (runs > 0) ways.push([held(runs), ...some(on, rest)])
-  if (rest > 0) {
-    const over = by - rest
-    const isIn = (value: number) => value >= 0 && value < size
-    const sign = to > from ? 1 : -1
-    // Too far, and back: before it, behind it or on both sides, as the ends allow; else between two holds.
-    const before = Array.from({ length: over + 1 }, (_, n) => n).find(
-      (n) => isIn(from - sign * n) && isIn(to + sign * (over - n)),
-    )
-    if (before !== undefined) ways.push([...some(back, before), held(runs + 1), ...some(back, over - before)])
-    else if (runs > 0) ways.push([held(1), ...some(back, over), held(runs)])
-  }
-  return ways.reduce((least, way) => (pressesIn(way) < pressesIn(least) ? way : least))
+  if (runs > 0 && least === 1 + rest) return [held(runs), ...some(on, rest)]
+  const over = by - rest
+  // Too far, and back: behind it as far as the end allows, the rest before it; else between two holds.
+  const [roomBefore, roomBehind] = to > from ? [from, size - 1 - to] : [size - 1 - from, to]
+  const before = Math.max(0, over - roomBehind)
+  return before <= roomBefore
+    ? [...some(back, before), held(runs + 1), ...some(back, over - before)]
+    : [held(1), ...some(back, over), held(runs)]
 }

@@ -2,7 +2,7 @@ import { LAYERS } from '../rig/table/switch'
 import type { Move } from '../rig/table/keying'
 import { KEPT_LISTS, type KeptList, type Place } from './board'
 import type { RowShape } from './rows'
-import { pressesIn, settingStrokes, type Domain, type Stroke } from './setting'
+import { settingPresses, settingStrokes, type Domain, type Stroke } from './setting'
 
 /** What can be chosen on the way to something. */
 type Chosen = Extract<Move, { do: 'choose' }>['what']
@@ -89,17 +89,34 @@ function choosing(
 /** What is chosen last on a way. */
 export const opens = (what: Chosen): boolean => what === 'place' || what === 'count'
 
+/** How many presses a choice takes; the list matters to a count only. */
+export function choicePresses(
+  box: Box,
+  { what, set }: Extract<Move, { do: 'choose' }>,
+  from: number,
+  to: number,
+  list = 0,
+): number {
+  const domain = choiceDomain(box, what, list)
+  if (domain.size === 1 && !opens(what)) return 0
+  const now = set.how === 'pick' && opens(what) ? -1 : Math.min(from, domain.size - 1)
+  return settingPresses(set, domain, now, to)
+}
+
 /** Presses of a way that hang on what was chosen before: the choices that are made from `here`. */
 export function herePresses(box: Box, moves: readonly Move[], here: Choices, to: Choices): number {
-  return moves.reduce(
-    (all, move) =>
-      move.do === 'choose' && move.from === 'here'
-        ? all + pressesIn(choosing(box, move, here[move.what], to))
-        : all,
-    0,
-  )
+  let presses = 0
+  for (const move of moves)
+    if (move.do === 'choose' && move.from === 'here')
+      presses += choicePresses(box, move, here[move.what], to[move.what], to.list)
+  return presses
 }
 
 /** Presses of a way that are the same wherever one comes from. */
-export const fixedPresses = (box: Box, moves: readonly Move[], to: Choices): number =>
-  pressesIn(wayStrokes(box, moves, to, to)) - herePresses(box, moves, to, to)
+export function fixedPresses(box: Box, moves: readonly Move[], to: Choices): number {
+  let presses = 0
+  for (const move of moves)
+    if (move.do === 'press') presses++
+    else if (move.from === 'start') presses += choicePresses(box, move, 0, to[move.what], to.list)
+  return presses
+}

@@ -182,6 +182,9 @@ export const keyingSchema = z
     const known = new Set(keys.map(({ id }) => id))
     if (known.size < keys.length) say(['keys'], 'a key twice')
     if (fields[0]!.field !== 'kind') say(['fields', 0], 'the kind must come first')
+    fields.forEach(({ field, set }, n) => {
+      if (set.how === 'type' && field !== 'letter') say(['fields', n], 'only letters are typed one by one')
+    })
     if (new Set(fields.map(({ field }) => field)).size < fields.length) say(['fields'], 'a field twice')
     if (new Set(kinds.map(({ kind }) => kind)).size < kinds.length) say(['kinds'], 'a kind twice')
     if (!kinds.some(({ kind }) => kind === 'end')) say(['kinds'], 'no end of the list')
