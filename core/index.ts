@@ -161,7 +161,7 @@ export { bankAndSwitch, bankMap, nthOf, pressesBetween } from './switching/bankM
 export { combosOf, type Combo } from './switching/combos'
 export { doingFirst, listSteps } from './switching/compile'
 export { LOOPER_FUNCTIONS } from './rig/table/action/looper'
-export { hexOf, readBytes, type HexRefusal } from './midi/hexBytes'
+export { hexOf, messageOfHex, readBytes, type HexRefusal } from './midi/hexBytes'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
   deviceState,
@@ -412,3 +412,54 @@ export { showAfter, stageNow, stageNowSchema, type StageNow } from './stage/stag
 export { stageView, type StageTile, type StageView } from './stage/stageView'
 export { setSheet, stripsOf, type SheetLine, type Strip } from './stage/paper'
 export { shortNames } from './sound/shortNames'
+
+export { boardOf, placesOf, shapeOf, type Place, type Unit } from './keyin/board'
+export { USUAL_KEYINGS } from './keyin/manners/manners'
+export { keyingOf } from './keyin/keyingOf'
+export {
+  keepHeard,
+  sayAllKeyedIn,
+  sayNothingKeyedIn,
+  sayNothingKnown,
+  setKeying,
+  tickLine,
+  untick,
+  type Holding,
+  type Said,
+} from './keyin/keyInEdits'
+export { heldIn } from './keyin/held'
+export { pressPanel, startPanel, type Panel } from './keyin/panel'
+export { panelView, type PanelView } from './keyin/panelView'
+export { fieldsInOrder, KIND_FIELDS, LETTERS, type Row, type RowShape } from './keyin/rows'
+export { rowsOf, type Content } from './keyin/content'
+export { rowText } from './keyin/showing'
+export type { KeyStep } from './keyin/amending'
+export type { Press, Stroke } from './keyin/setting'
+export { boxOfController, sheetOf, type SheetLine as KeyInLine } from './keyin/sheet'
+export { toldSheet, type ToldSheet } from './keyin/told'
+export { switchKey, type Box as PanelBox } from './keyin/ways'
+export { keyingSchema, type Keying, type Setter } from './rig/table/keying'
+export type { KeyIn, KeyInId } from './rig/table/keyIn'
+export { deviceSheet, DEVICE_SHEET } from './setup/deviceSheet'
+
+export {
+  gestureKey,
+  gesturesOf,
+  expectedOf,
+  sentBy,
+  type Gesture as FootGesture,
+  type HeardMessage,
+} from './listen/gestures'
+export type { HeardFault } from './listen/faults'
+export { heardContent } from './listen/heardContent'
+export {
+  gesturesThatSend,
+  judgeBoard,
+  type Judged,
+  type Take as HeardTake,
+  type Verdict as HeardVerdict,
+} from './listen/verdict'
+export { learnSwitch, nextAsked, type LearnDoubt, type SwitchTakes } from './listen/learn'
+export { standInOf, STAND_INS, type StandInBox } from './listen/standIn'
+export { learnedRig, type LearnedPlace } from './listen/learnRig'
+export { usualDevice } from './archetype/archetype'

@@ -93,6 +93,14 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
       'core/show',
     ],
   ],
+  [
+    'core/keyin',
+    ['core/base', 'core/midi', 'core/rig', 'core/sound', 'core/switching', 'core/simulate', 'core/keyin'],
+  ],
+  [
+    'core/listen',
+    ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/simulate', 'core/keyin', 'core/listen'],
+  ],
   ['core/practice', ['core/base', 'core/rig', 'core/show', 'core/switching', 'core/practice']],
   [
     'core/stage',

@@ -4,6 +4,7 @@ import { browserClock, type Clock } from './clock'
 import { browserKeep, tabKeep, type Keep } from './keep'
 import { browserChartReader, type ChartReader } from './chartReader'
 import { browserFloorFeed, type FloorEars, type FloorFeed } from './floorFeed'
+import { browserKeyInWorker, type KeyInWorker } from './keyInWorker'
 import { browserMidi, type Midi } from './midi'
 import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
@@ -30,6 +31,7 @@ export interface Platform {
   readonly openFindingWorker: () => FindingWorker
   readonly openSlowWorker: () => SlowWorker
   readonly openShowWorker: () => ShowWorker
+  readonly openKeyInWorker: () => KeyInWorker
   readonly openFloorFeed: (rigId: string, ears: FloorEars) => FloorFeed
 }
 
@@ -50,6 +52,7 @@ export const usePlatform = (): Platform =>
     openFindingWorker: browserFindingWorker,
     openSlowWorker: browserSlowWorker,
     openShowWorker: browserShowWorker,
+    openKeyInWorker: browserKeyInWorker,
     openFloorFeed: browserFloorFeed,
   })
 

@@ -60,7 +60,7 @@ export const signInAddress = (path: string): string => `/sign-in?to=${encodeURIC
 
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
-export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in'
+export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in' | 'key-in'
 
 /** A paper of a rig as PDF; the browser fetches it itself. */
 export const paperAddress = (rigId: string, name: PaperName, paper: 'a4' | 'letter', stamp: Stamp | null) =>

@@ -11,6 +11,7 @@ import { memoryMidi, type MidiReach } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
 import { providePlatform } from '~/platform/platform'
 import { memoryShowWorker } from '~/platform/showWorker'
+import { memoryKeyInWorker } from '~/platform/keyInWorker'
 import { memorySoundWorker } from '~/platform/soundWorker'
 import { useFloorStore } from './floor'
 import { useMidiStore } from './midi'
@@ -31,6 +32,7 @@ export async function makeOpenFloor(rig: Rig, reach: MidiReach = 'ready') {
     midi,
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
+    openKeyInWorker: memoryKeyInWorker,
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,

@@ -6,6 +6,7 @@ import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
 import { memoryFindingWorker } from '../platform/findingWorker'
 import { memoryShowWorker } from '../platform/showWorker'
+import { memoryKeyInWorker } from '../platform/keyInWorker'
 import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidi } from '~/platform/midi'
@@ -40,6 +41,7 @@ function openTab(keep = memoryKeep()) {
     midi: memoryMidi(() => 0, 'none'),
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
+    openKeyInWorker: memoryKeyInWorker,
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,

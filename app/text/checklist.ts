@@ -178,6 +178,34 @@ export function taskText(task: Task): TaskText {
         look: 'It sounds as it should.',
         otherwise: 'Go back to the bank it wakes up in, and step on it once more.',
       }
+    case 'learn':
+      return {
+        does: `Let ${task.device} learn ${task.control}`,
+        note: 'Choose it there, switch learning on, and send the message while it waits.',
+        look: 'The device shows the number, or stops blinking.',
+        otherwise: 'Look for MIDI learn or assign in its menu, and send it again.',
+      }
+    case 'prepare':
+      return {
+        does: `Set preset ${[task.display, task.preset].filter(Boolean).join(' ')} on ${task.device}, and save it`,
+        note: task.values.join(', '),
+        look: 'Another preset and back: it sounds the same.',
+        otherwise: 'It was not saved: set it again, and save before calling another.',
+      }
+    case 'mapIn':
+      return {
+        does: `Enter the map in preset ${[task.display, task.preset].filter(Boolean).join(' ')} of ${task.device}, and save it`,
+        note: task.controls.join(', '),
+        look: 'Each moves when its number is sent while this preset is on.',
+        otherwise: 'Other presets keep maps of their own: this one has to be the one that is on.',
+      }
+    case 'example':
+      return {
+        does: `Store both states of ${task.pair} on ${task.device}${task.by ? `, by ${task.by}` : ''}`,
+        note: `First: ${task.a.join(', ') || 'as it is'}. Hold until it blinks. Second: ${task.b.join(', ') || 'as it is'}. Hold again.`,
+        look: 'The switch goes from one to the other.',
+        otherwise: 'Calling a preset in between can lose both: set the first again.',
+      }
     case 'try':
       return {
         does: `Step on ${task.label === '' ? `switch ${task.number}` : task.label} (${[task.bank, `switch ${task.number}`].filter(Boolean).join(', ')})`,

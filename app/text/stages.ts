@@ -3,7 +3,8 @@ import type { Finding, TableName } from '#core'
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
   readonly name: string
-  readonly page: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'stage'
+  readonly page:
+    'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'keyin' | 'stage'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -19,6 +20,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Tempo', page: 'tempo', key: 't', tables: ['songs'] },
   { name: 'Set list', page: 'show', key: 'l', tables: ['parts', 'shows'] },
   { name: 'Proof', page: 'proof', key: 'f', tables: ['nevers'] },
+  { name: 'Key-in sheet', page: 'keyin', key: 'y', tables: ['keyIns'] },
   { name: 'Stage', page: 'stage', key: 'g', tables: ['practices'] },
 ]
 

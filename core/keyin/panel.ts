@@ -608,6 +608,13 @@ function withValue(
   return { ...open, lines, rows: isOther ? rowsNow(box, open.place, lines) : open.rows }
 }
 
+/** The rows of what is open, as they are now. */
+export const openRows = (
+  { shape }: Box,
+  { rows, lines }: Open,
+): { readonly at: string; readonly row: Row }[] =>
+  rows.map(({ at }) => ({ at, row: rowOf(shape, lineAt(lines, at)) }))
+
 /** What the display shows; empty while nothing is open. */
 export function panelShows(box: Box, { doing }: Panel): string {
   if (doing.kind !== 'open') return ''
@@ -618,7 +625,3 @@ export function panelShows(box: Box, { doing }: Panel): string {
   const row = rowOf(box.shape, lineAt(open.lines, here.at))
   return now ? shownText(box.shape, row, now.field, now.at) : ''
 }
-
-/** What a place holds on a panel, sent or not. */
-export const heldAt = (box: Box, { stored }: Panel, place: Place): Content =>
-  stored.get(placeName(place)) ?? emptyAt(box.shape, place)

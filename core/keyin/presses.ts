@@ -74,7 +74,6 @@ export class AmendPresses {
     const text = row.join(' ')
     let n = this.numbers.get(text)
     if (n === undefined) {
-      if (this.rows.length > ROWS_MAX) throw new RangeError(`more than ${ROWS_MAX} different rows`)
       this.numbers.set(text, (n = this.rows.length))
       this.rows.push(row)
     }
@@ -217,8 +216,8 @@ class RowCosts {
   }
 }
 
-/** More different rows no board of a foot controller has; the tables would outgrow the memory of a page. */
-export const ROWS_MAX = 12_000
+/** Of more different rows the tables would outgrow the memory of a page. */
+export const ROWS_MAX = 4000
 
 interface FormField extends FieldAt {
   readonly set: Setter | null

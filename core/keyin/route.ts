@@ -1,7 +1,8 @@
 import { arborescence, type Arborescence } from './arborescence'
 import { capacityOf, emptyAt, type Place } from './board'
 import type { Content } from './content'
-import { AmendPresses } from './presses'
+import { amendSteps } from './amending'
+import { AmendPresses, ROWS_MAX } from './presses'
 import { pressesIn, type Stroke } from './setting'
 import {
   choicePresses,
@@ -65,6 +66,7 @@ export function routeOf(
   const kept = jobs.filter(({ place }) => place.kind === 'kept')
   const switches = jobs.filter(({ place }) => place.kind === 'switch').sort(byPlace)
   const first = kept.map((job) => keptStep(box, job))
+  if (isTooLarge(switches, others)) return inTurn(box, first, switches, start)
   const matrix = weightsOf(box, switches, others)
   const tree =
     box.shape.keying.copy && switches.length > 0 ? arborescence(matrix.weights, matrix.roots) : null
@@ -82,6 +84,51 @@ export function routeOf(
     proof: tree && { ...matrix, tree },
   }
 }
+
+/** More than a page has room for: pairs of switches, and different rows. */
+const PAIRS_MAX = 16_000_000
+
+function isTooLarge(jobs: readonly Job[], others: readonly (readonly [Place, Content])[]): boolean {
+  if (jobs.length * (jobs.length + others.length) > PAIRS_MAX) return true
+  const rows = new Set<string>()
+  for (const content of [...jobs.map(({ wanted }) => wanted), ...others.map(([, its]) => its)])
+    for (const { lists, name } of [content]) {
+      if (name) rows.add(String(name))
+      for (const list of lists) for (const row of list.rows) rows.add(String(row))
+    }
+  return rows.size > ROWS_MAX - 100
+}
+
+/** By bank, each from what is there or as a copy of the one before it: not shown to be the fewest presses. */
+function inTurn(box: Box, first: readonly RouteStep[], jobs: readonly Job[], start: Choices): Route {
+  const { keying } = box.shape
+  const { save } = keying
+  let here = start
+  const steps = jobs.map((job, n): RouteStep => {
+    const before = jobs[n - 1]
+    const capacity = capacityOf(job.place, box.shape.controller)
+    const empty = emptyAt(box.shape, job.place)
+    const open = pressesIn(wayStrokes(box, keying.toSwitch, here, choicesOf(job.place)))
+    const made = (from: Content) => amendPresses(box, from, job.wanted, capacity)
+    const bases: { base: Base; presses: number }[] = [
+      ...(job.was ? [{ base: { kind: 'amend' as const }, presses: open + made(job.was) }] : []),
+      { base: { kind: 'clear' }, presses: open + keying.clear.length + made(empty) },
+    ]
+    if (before && keying.copy) {
+      const base: Base = { kind: 'copy', from: before.place, content: before.wanted }
+      const { strokes, copies } = openStrokes(box, { job, base, presses: 0 }, here)
+      bases.push({ base, presses: pressesIn(strokes) + pressesIn(copies) + made(before.wanted) })
+    }
+    here = choicesOf(job.place)
+    const { base, presses } = bases.reduce((least, one) => (one.presses < least.presses ? one : least))
+    return { job, base, presses: presses + saveEach(box) }
+  })
+  const end = save.when === 'end' ? save.keys.length : 0
+  return { steps: [...first, ...steps], presses: sum(first) + sum(steps) + end, proof: null }
+}
+
+const amendPresses = (box: Box, from: Content, to: Content, capacity: number): number =>
+  amendSteps(box.shape, from, to, capacity).reduce((all, { strokes }) => all + pressesIn(strokes), 0)
 
 const sum = (steps: readonly RouteStep[]): number => steps.reduce((all, { presses }) => all + presses, 0)
 

@@ -18,6 +18,7 @@ import {
   type Unit,
 } from './board'
 import { sameContent, switchLists, type Content } from './content'
+import { heldIn } from './held'
 import { canHold, rowFields, type Row, type RowShape } from './rows'
 import { pressesIn, type Stroke } from './setting'
 import { openStrokes, routeOf, type Base, type Job, type RouteProof, type RouteStep } from './route'
@@ -34,6 +35,8 @@ export interface SheetLine {
   readonly presses: number
   readonly seconds: number
   readonly steps: readonly KeyStep[]
+  /** What was chosen last before it: the bank the controller is in. */
+  readonly from: Choices
 }
 
 /** All that a controller must still be told. */
@@ -73,18 +76,6 @@ const sheets = perTables(SHEET_KEYS, (rig: Rig) => {
   }
 })
 
-/** What is in the controller, place by place; a place that is not there is empty. Null: nobody knows. */
-export function heldIn(rig: Rig, controller: Controller): ReadonlyMap<string, KeyIn> {
-  const all = new Map<string, KeyIn>()
-  for (const row of Object.values(rig.keyIns))
-    if (row.controllerId === controller.id && isLater(row, all.get(row.place))) all.set(row.place, row)
-  return all
-}
-
-/** Of two rows of one place, which files may bring, the later counts. */
-const isLater = (row: KeyIn, other: KeyIn | undefined): boolean =>
-  !other || row.at > other.at || (row.at === other.at && row.id > other.id)
-
 function sheetFor(rig: Rig, controller: Controller): Sheet {
   const box = boxOfController(rig, controller)
   const held = heldIn(rig, controller)
@@ -110,7 +101,8 @@ function sheetFor(rig: Rig, controller: Controller): Sheet {
   const { save } = box.shape.keying
   const end = save.when === 'end' && route.steps.length > 0 ? pressed(save.keys) : []
   const lines = route.steps.map((step): SheetLine => {
-    const steps = stepsOfLine(box, step, here)
+    const from = here
+    const steps = stepsOfLine(box, step, from)
     if (step.job.place.kind === 'switch') here = choicesOf(step.job.place)
     const { place, wanted } = step.job
     const key = placeName(place)
@@ -123,6 +115,7 @@ function sheetFor(rig: Rig, controller: Controller): Sheet {
       presses: step.presses,
       seconds: secondsOf(box.shape, steps),
       steps,
+      from,
     }
   })
   return {

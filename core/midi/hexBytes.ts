@@ -33,3 +33,9 @@ export function readBytes(
 /** "B3 14 7F". */
 export const hexOf = (bytes: Iterable<number>): string =>
   Array.from(bytes, (byte) => byte.toString(16).toUpperCase().padStart(2, '0')).join(' ')
+
+/** The one message that bytes are; null where they are none or several. */
+export function messageOfHex(hex: string): MidiMessage | null {
+  const read = readBytes(hex)
+  return read.ok && read.value.messages.length === 1 ? read.value.messages[0]! : null
+}

@@ -89,6 +89,37 @@ export type Task =
   /** `holds` is a mark of all that must be saved there: another one is another rig. */
   | { readonly kind: 'saved'; readonly box: string; readonly how: Saving['how']; readonly holds: string }
   | { readonly kind: 'copy'; readonly holds: string }
+  /** A control that takes the number it is sent while it waits. */
+  | {
+      readonly kind: 'learn'
+      readonly device: string
+      readonly control: string
+      readonly hexes: readonly string[]
+    }
+  | {
+      readonly kind: 'prepare'
+      readonly device: string
+      readonly display: string
+      readonly preset: string
+      readonly values: readonly string[]
+    }
+  /** Numbers kept in each preset that are not in this one yet. */
+  | {
+      readonly kind: 'mapIn'
+      readonly device: string
+      readonly display: string
+      readonly preset: string
+      readonly controls: readonly string[]
+    }
+  /** Two states that are stored as they are. */
+  | {
+      readonly kind: 'example'
+      readonly device: string
+      readonly pair: string
+      readonly by: string
+      readonly a: readonly string[]
+      readonly b: readonly string[]
+    }
   | {
       readonly kind: 'firstPart'
       readonly song: string

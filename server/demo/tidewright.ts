@@ -30,6 +30,7 @@ import {
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
 import { CONDUCTED, partsOfShow } from './show'
+import { keyInSteps } from './keyIn'
 import { neverSteps } from './nevers'
 import { practiceSteps } from './practice'
 import { soundSteps } from './sounds'
@@ -61,6 +62,7 @@ export function tidewright(): Rig {
     ...pedalSteps,
     ...practiceSteps,
     ...neverSteps,
+    ...keyInSteps,
   ].reduce(done, boxes)
 }
 

@@ -4,6 +4,7 @@ import type { CreatedReply } from '#shared/contract/rigs'
 import { chartCsvText } from '#shared/chartCsv'
 import { stampLine, type Stamp } from '#shared/stamp'
 import { cableTagsPdf } from '../paper/cableTags'
+import { keyInPdf } from '../paper/keyIn'
 import { setSheetPdf } from '../paper/setSheet'
 import { standInPdf } from '../paper/standIn'
 import type { Fonts, PaperSize } from '../paper/sheet'
@@ -45,6 +46,7 @@ const PAPERS = {
   'set-sheet': setSheetPdf,
   'cable-tags': cableTagsPdf,
   'stand-in': standInPdf,
+  'key-in': keyInPdf,
 } as const
 export type PaperName = keyof typeof PAPERS
 

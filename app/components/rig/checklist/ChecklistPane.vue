@@ -30,6 +30,7 @@ const {
   lines,
   nothing,
   canShow = false,
+  isPart = false,
 } = defineProps<{
   rig: Rig
   title: string
@@ -38,6 +39,8 @@ const {
   nothing: string
   /** What a line is about can be shown beside it. */
   canShow?: boolean
+  /** One of several on a page: another prints them. */
+  isPart?: boolean
 }>()
 const emit = defineEmits<{ choose: [selection: Selection] }>()
 
@@ -82,13 +85,14 @@ const show = ({ about }: ChecklistLine) => {
 </script>
 
 <template>
-  <div class="pane printed" role="tabpanel" :aria-label="title">
+  <div class="pane printed" :role="isPart ? 'region' : 'tabpanel'" :aria-label="title">
     <header>
       <h2>{{ title }}</h2>
       <p class="name">{{ rigName(rig) }}, revision {{ rigs.revision }}</p>
       <p class="mono count">{{ done.ticked }} of {{ done.of }} done</p>
       <slot />
       <Button
+        v-if="!isPart"
         class="unprinted"
         label="Print"
         size="small"
@@ -126,6 +130,7 @@ const show = ({ about }: ChecklistLine) => {
               Show
             </button>
             <p v-if="text.note" class="note">{{ text.note }}</p>
+            <slot name="line" :line="line" />
             <p v-if="lost" class="lost">
               Was ticked {{ dayText(lost.at) }} at revision {{ lost.revision }}; it has changed since.
             </p>

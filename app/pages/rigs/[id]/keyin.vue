@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { boardOf, DEVICE_SHEET, deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
+import ChoiceRow from '~/components/common/ChoiceRow.vue'
+import TabRow from '~/components/common/TabRow.vue'
+import ViewFrame from '~/components/common/ViewFrame.vue'
+import DevicesPane from '~/components/keyin/DevicesPane.vue'
+import FrontPanel from '~/components/keyin/FrontPanel.vue'
+import LearnPane from '~/components/keyin/LearnPane.vue'
+import ListenPane from '~/components/keyin/ListenPane.vue'
+import MannerPane from '~/components/keyin/MannerPane.vue'
+import SheetPane from '~/components/keyin/SheetPane.vue'
+import TakeInspector from '~/components/keyin/TakeInspector.vue'
+import { usePlatform } from '~/platform/platform'
+import { useRigStore } from '~/stores/rig'
+import { count } from '#shared/counts'
+import { durationText } from '#shared/keyInText'
+
+const rigs = useRigStore()
+const rig = computed(() => rigs.rig!)
+const { openKeyInWorker } = usePlatform()
+const worker = openKeyInWorker()
+onUnmounted(() => worker.close())
+
+const TABS = [
+  { key: 'sheet', text: 'Sheet' },
+  { key: 'devices', text: 'Devices' },
+  { key: 'manner', text: 'Front panel' },
+  { key: 'listen', text: 'Listen' },
+  { key: 'learn', text: 'Learn a controller' },
+] as const
+type Tab = (typeof TABS)[number]['key']
+const tab = ref<Tab>('sheet')
+
+const controllers = computed(() => inOrder(rig.value.controllers))
+const wanted = ref<string | null>(null)
+const controller = computed(
+  () => controllers.value.find(({ id }) => id === wanted.value) ?? controllers.value[0] ?? null,
+)
+
+/** The sheet with the rig it was made from: of an older one it is marked. */
+const told = shallowRef<{ readonly sheet: ToldSheet; readonly rig: Rig } | null>(null)
+watch(
+  [rig, () => controller.value?.id],
+  ([now, id]) => {
+    if (id === undefined) return worker.cancel()
+    worker.ask(now, id, (sheet, madeFrom) => (told.value = { sheet, rig: madeFrom }))
+  },
+  { immediate: true },
+)
+const sheet = computed(() =>
+  told.value?.sheet.controllerId === controller.value?.id ? (told.value?.sheet ?? null) : null,
+)
+const isOld = computed(() => told.value?.rig !== rig.value)
+
+const chosenKey = ref<string | null>(null)
+const lines = computed(() => sheet.value?.lines ?? [])
+const chosen = computed(
+  () => lines.value.find(({ key }) => key === chosenKey.value) ?? lines.value[0] ?? null,
+)
+
+const planned = computed(() => (controller.value ? boardOf(rig.value, controller.value).length : 0))
+const deviceLines = computed(() => deviceSheet(rig.value))
+const devicesLeft = computed(
+  () => deviceLines.value.filter((line) => tickOf(rig.value, line) === null).length,
+)
+
+const summary = computed(() => {
+  if (!controller.value) return 'No controller yet'
+  if (!sheet.value) return 'Working it out'
+  if (planned.value === 0 && lines.value.length === 0) return 'Nothing to key in yet'
+  if (lines.value.length === 0) return 'All is in the controller'
+  return `${count(lines.value.length, 'line')} left, ${count(sheet.value.presses, 'press', 'presses')}, ${durationText(sheet.value.seconds)}`
+})
+watch(
+  () => rigs.rigId,
+  () => {
+    chosenKey.value = null
+    wanted.value = null
+  },
+)
+const prefix = DEVICE_SHEET
+</script>
+
+<template>
+  <ViewFrame title="Key-in sheet" :summary="summary" inspector="The controller's front panel">
+    <p v-if="!controller" class="empty">
+      What your controller must be told, key by key, in the order with the fewest presses. It begins with a
+      <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">controller</NuxtLink>.
+    </p>
+    <template v-else>
+      <ChoiceRow
+        v-if="controllers.length > 1"
+        label="Controller"
+        is-quiet
+        :value="controller.id"
+        :choices="controllers.map(({ id, name }) => ({ value: id, text: name }))"
+        @choose="wanted = $event"
+      />
+      <TabRow label="Parts of this view" :tabs="TABS" :current="tab" @go="tab = $event">
+        <template #default="{ tab: one }">
+          {{ one.text
+          }}<span v-if="one.key === 'devices' && devicesLeft > 0" class="mono left">{{ devicesLeft }}</span>
+        </template>
+      </TabRow>
+      <SheetPane
+        v-if="tab === 'sheet'"
+        :rig="rig"
+        :controller="controller"
+        :sheet="sheet"
+        :is-old="isOld"
+        :chosen-key="chosen?.key ?? null"
+        @choose="chosenKey = $event"
+        @go="tab = $event"
+      />
+      <DevicesPane v-else-if="tab === 'devices'" :rig="rig" :lines="deviceLines" :prefix="prefix" />
+      <MannerPane v-else-if="tab === 'manner'" :rig="rig" :controller="controller" />
+      <ListenPane v-else-if="tab === 'listen'" :rig="rig" :controller="controller" />
+      <LearnPane v-else :rig="rig" :controller="controller" />
+    </template>
+    <template #inspector>
+      <TakeInspector v-if="controller && tab === 'listen'" :rig="rig" :controller="controller" />
+      <FrontPanel
+        v-else-if="controller && (tab === 'sheet' || tab === 'manner')"
+        :rig="rig"
+        :controller="controller"
+        :line="tab === 'sheet' ? chosen : null"
+        :end="sheet?.end ?? []"
+      />
+      <p v-else class="soft">
+        {{
+          tab === 'learn'
+            ? 'A controller is drawn up from what it sends: stepped on twice and held, switch by switch. What it does without a message cannot be heard.'
+            : 'Set and save each device before the controller calls it. The maker’s manual says where each setting is.'
+        }}
+      </p>
+    </template>
+  </ViewFrame>
+</template>
+
+<style scoped>
+.empty {
+  max-width: 60ch;
+}
+
+.left {
+  padding: 0 5px;
+  border: 1px solid var(--line-strong);
+  border-radius: 9px;
+  font-size: 11px;
+}
+</style>

@@ -1,0 +1,150 @@
+import { own } from '../base/own'
+import { encodeMessage } from '../midi/encode'
+import { hexOf } from '../midi/hexBytes'
+import { receivers, sendChannel } from '../rig/channels'
+import { controlMessages } from '../rig/chart/controlMessages'
+import { shownText } from '../rig/chart/reading'
+import { formatDisplay } from '../rig/numbering/display'
+import { perTables } from '../rig/perTables'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
+import { highestValue, type Control } from '../rig/table/control'
+import type { Device } from '../rig/table/device'
+import type { SetValue } from '../rig/table/setValue'
+import { checklist, type ChecklistLine, type Task } from './checklist'
+
+/** The first part of their keys: a tick here is another than one on the checklist. */
+export const DEVICE_SHEET = 'keyin/'
+
+/**
+ * What must be set and saved on each device before the controller has anything to call: its MIDI settings, what it learns
+ * by being sent a message, its presets with what they recall and the maps kept in them, what it stores by example, and the save.
+ */
+export const deviceSheet = perTables(
+  [
+    'controllers',
+    'devices',
+    'controls',
+    'presets',
+    'pairs',
+    'cables',
+    'pedals',
+    'switches',
+    'banks',
+    'sounds',
+    'macros',
+    'songs',
+    'parts',
+    'shows',
+    'about',
+  ],
+  (rig: Rig): readonly ChecklistLine[] => {
+    const all = checklist(rig)
+    return receivers(rig).flatMap((device) => {
+      const its = all.filter(({ about }) => about.table === 'devices' && about.id === device.id)
+      const again = (
+        phases: readonly ChecklistLine['phase'][],
+        kinds: readonly Task['kind'][] | null = null,
+      ) =>
+        its
+          .filter(
+            ({ phase, task }) => phases.includes(phase) && (kinds === null || kinds.includes(task.kind)),
+          )
+          .map((one): ChecklistLine => ({ ...one, key: DEVICE_SHEET + one.key }))
+      return [
+        ...again(['jacks'], ['role', 'thru', 'calibrate']),
+        ...again(['settings']),
+        ...learnLines(rig, device),
+        ...presetLines(rig, device),
+        ...exampleLines(rig, device),
+        ...again(['saving']),
+      ]
+    })
+  },
+)
+
+const lineOf = (device: Device, phase: ChecklistLine['phase'], key: string, task: Task): ChecklistLine => ({
+  key: DEVICE_SHEET + key,
+  phase,
+  about: { table: 'devices', id: device.id },
+  task,
+  said: JSON.stringify(task),
+})
+
+const controlsOf = (rig: Rig, device: Device): Control[] =>
+  inOrder(rig.controls).filter(({ deviceId }) => deviceId === device.id)
+
+/** What is free to be assigned learns its number by being sent it. */
+function learnLines(rig: Rig, device: Device): ChecklistLine[] {
+  const channel = sendChannel(rig, device)
+  return controlsOf(rig, device).flatMap((control) => {
+    if (control.kind !== 'assignable' || control.map !== 'device' || channel === null) return []
+    const messages = controlMessages(control.address, channel, highestValue(control.address))
+    return [
+      lineOf(device, 'settings', `learn/${control.id}`, {
+        kind: 'learn',
+        device: device.name,
+        control: nameOf(control),
+        hexes: messages.map((message) => hexOf(encodeMessage(message))),
+      }),
+    ]
+  })
+}
+
+const nameOf = ({ section, name }: Control): string => [section, name].filter(Boolean).join(' ')
+
+function presetLines(rig: Rig, device: Device): ChecklistLine[] {
+  const mapped = controlsOf(rig, device).filter(({ map, kind }) => map === 'preset' && kind !== 'reserved')
+  return byIndex(rig.presets)
+    .filter(({ deviceId }) => deviceId === device.id)
+    .flatMap((preset) => {
+      const display = formatDisplay(device.numbering, preset.index)
+      const missing = mapped.filter(({ id }) => !preset.entered.includes(id) && !preset.lacks.includes(id))
+      const facts = { device: device.name, display, preset: preset.name }
+      return [
+        ...(preset.recalls.length > 0
+          ? [
+              lineOf(device, 'saving', `preset/${preset.id}`, {
+                kind: 'prepare',
+                ...facts,
+                values: valueTexts(rig, preset.recalls),
+              }),
+            ]
+          : []),
+        ...(missing.length > 0
+          ? [
+              lineOf(device, 'saving', `map/${preset.id}`, {
+                kind: 'mapIn',
+                ...facts,
+                controls: missing.map((control) => `${nameOf(control)}: ${addressText(control)}`),
+              }),
+            ]
+          : []),
+      ]
+    })
+}
+
+const addressText = ({ address }: Control): string =>
+  address.kind === 'cc' ? `CC ${address.number}` : `NRPN ${address.parameter}`
+
+const valueTexts = (rig: Rig, values: readonly SetValue[]): string[] =>
+  values.flatMap(({ controlId, value }) => {
+    const control = own(rig.controls, controlId)
+    return control
+      ? [`${nameOf(control)} ${shownText(control.reading, value, highestValue(control.address))}`]
+      : []
+  })
+
+/** States a device stores as they are when it is told to. */
+const exampleLines = (rig: Rig, device: Device): ChecklistLine[] =>
+  inOrder(rig.pairs)
+    .filter(({ deviceId }) => deviceId === device.id)
+    .map((pair) =>
+      lineOf(device, 'saving', `example/${pair.id}`, {
+        kind: 'example',
+        device: device.name,
+        pair: pair.name,
+        by: pair.by,
+        a: valueTexts(rig, pair.a),
+        b: valueTexts(rig, pair.b),
+      }),
+    )
