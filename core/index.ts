@@ -451,7 +451,7 @@ export {
   type HeardMessage,
 } from './listen/gestures'
 export type { HeardFault } from './listen/faults'
-export { heardContent } from './listen/heardContent'
+export { heardHoldings } from './listen/heardHoldings'
 export {
   gesturesThatSend,
   judgeBoard,

@@ -66,7 +66,7 @@ const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slic
 export function baseText(controller: Controller, { base, unit }: KeyInLine): string {
   if (base.kind === 'copy') return `Copy of ${fullPlaceText(controller, base.from)}`
   if (base.kind === 'clear') return unit ? 'Made empty first' : 'Made empty'
-  return 'As it stands'
+  return 'As it stands, amended'
 }
 
 const seconds = (ms: number): string => `${ms / 1000} s`
@@ -80,7 +80,10 @@ export function strokeText(controller: Controller, keying: Keying, stroke: Strok
   const digit = /^d(\d)$/.exec(key)?.[1]
   if (digit !== undefined) return digit.repeat(times)
   const name = keyName(controller, keying, key)
-  if (runs !== undefined) return `Hold ${name} for ${count(runs, 'fast step')}`
+  if (runs !== undefined)
+    return at === undefined
+      ? `Hold ${name} for ${count(runs, 'fast step')}`
+      : `Hold ${name} until ${at === ' ' ? 'a space' : at} shows`
   return holdMs === undefined ? `${name}${often}` : `Hold ${name} ${seconds(holdMs)}${often}`
 }
 
@@ -140,8 +143,27 @@ export function listText(list: string): string {
 const DOES = { open: 'Open', clear: 'Empty', copy: 'Copy', set: '', save: 'Save' } as const
 
 /** What a step of a line is for. */
-export const stepText = ({ does, at }: KeyStep): string =>
-  does === 'set' && at !== null ? capital(rowPlaceText(at)) : DOES[does]
+export const stepText = ({ does, at, field }: KeyStep): string =>
+  does === 'set' && at !== null
+    ? capital([rowPlaceText(at), ...(field === null ? [] : [FIELD_WORDS[field]])].filter(Boolean).join(': '))
+    : DOES[does]
+
+const FIELD_WORDS: Record<NonNullable<KeyStep['field']>, string> = {
+  kind: 'type',
+  channel: 'channel',
+  number: 'number',
+  value: 'value',
+  other: 'second value',
+  what: 'what it does',
+  amount: 'amount',
+  every: 'every',
+  bpm: 'tempo',
+  positions: 'positions',
+  group: 'group',
+  light: 'light',
+  colour: 'colour',
+  letter: 'letter',
+}
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

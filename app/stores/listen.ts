@@ -34,6 +34,8 @@ export const useListenStore = defineStore('listen', () => {
   /** The bank that is gone through in any order: banks turn without a message. */
   const bankId = ref('')
   const takes = shallowRef<readonly HeardTake[]>([])
+  /** What the plan sends nothing for is not asked for: whether it is right cannot be heard. */
+  const skipsSilent = ref(true)
   /** What is being asked for, by its key. */
   const asked = ref<string | null>(null)
   /** What came in last in any order, and which steps send that. */
@@ -105,11 +107,14 @@ export const useListenStore = defineStore('listen', () => {
     goOn()
   }
 
+  const isSilent = (one: FootGesture): boolean =>
+    rigs.rig !== null && expectedOf(rigs.rig, one).sends.length === 0
+
   function goOn(): void {
     const at = gestures.value.findIndex((one) => gestureKey(one) === asked.value)
     const heard = new Set(takes.value.map(({ gesture }) => gestureKey(gesture)))
     const rest = [...gestures.value.slice(at + 1), ...gestures.value.slice(0, at + 1)]
-    const next = rest.find((one) => !heard.has(gestureKey(one)))
+    const next = rest.find((one) => !heard.has(gestureKey(one)) && !(skipsSilent.value && isSilent(one)))
     asked.value = next ? gestureKey(next) : null
   }
 
@@ -163,6 +168,7 @@ export const useListenStore = defineStore('listen', () => {
   return {
     isOn,
     mode,
+    skipsSilent,
     bankId,
     takes,
     judged,

@@ -19,6 +19,7 @@ import { shownText, valueIn } from './showing'
 /** A field that is set, with its place among the fields of its row. */
 interface Setting {
   readonly nth: number
+  readonly field: Field
   readonly strokes: readonly Stroke[]
   /** It is typed, and the next field is at hand by itself. */
   readonly movesOn: boolean
@@ -58,9 +59,12 @@ function changeOf(shape: RowShape, from: Row, to: Row): RowChange {
     const set = setterOf(shape, field)
     if (now === wanted || !set) return
     const name = set.how === 'type' ? valueText(shape, to[0], field, wanted) : pickName(wanted)
-    const strokes = settingStrokes(set, domain, now, wanted, name)
+    const strokes = settingStrokes(set, domain, now, wanted, name).map((stroke): Stroke =>
+      stroke.until === undefined ? stroke : { ...stroke, at: valueText(shape, to[0], field, stroke.until) },
+    )
     settings.push({
       nth,
+      field,
       strokes,
       movesOn: set.how === 'type',
       shows: shownText(shape, soFar(shape, was, from, to, nth), field, at),
@@ -99,6 +103,7 @@ export interface KeyStep {
   readonly does: 'open' | 'clear' | 'copy' | 'set' | 'save'
   /** The row that is set. */
   readonly at: string | null
+  readonly field: Field | null
   readonly strokes: readonly Stroke[]
   readonly shows: string | null
 }
@@ -117,9 +122,9 @@ export function amendSteps(shape: RowShape, from: Content, to: Content, capacity
     const count = fieldsInOrder(shape, row[0]).length
     if (reach.how === 'through') {
       let here = 0
-      for (const { nth, strokes, movesOn, shows } of settings) {
+      for (const { nth, field, strokes, movesOn, shows } of settings) {
         const moves = some(reach.next, passed + nth - here)
-        steps.push({ does: 'set', at, strokes: [...moves, ...strokes], shows })
+        steps.push({ does: 'set', at, field, strokes: [...moves, ...strokes], shows })
         passed = 0
         here = nth + (movesOn ? 1 : 0)
       }
@@ -131,10 +136,11 @@ export function amendSteps(shape: RowShape, from: Content, to: Content, capacity
     else before.push(...some('pick', 1, `field:${at}:${settings[0]!.nth}`))
     passed = n
     let here = reach.how === 'enter' ? 0 : settings[0]!.nth
-    for (const { nth, strokes, movesOn, shows } of settings) {
+    for (const { nth, field, strokes, movesOn, shows } of settings) {
       steps.push({
         does: 'set',
         at,
+        field,
         strokes: [...before, ...some(reach.next, nth - here), ...strokes],
         shows,
       })

@@ -63,7 +63,7 @@ function ofAction(rig: Rig, shape: RowShape, action: Action): Row[] | null {
     case 'contact':
       return ofContact(rig, controller, action)
     case 'tap': {
-      const also = action.controlId === null ? [] : ofSteps(rig, controller, action)
+      const also = action.controlId === null ? [] : always(rig, controller, action)
       return also && [['tap'], ...also]
     }
     case 'tempo':
@@ -82,9 +82,13 @@ function ofAction(rig: Rig, shape: RowShape, action: Action): Row[] | null {
     }
     case 'tuner': {
       const to = shortControl(rig, action.controlId)
-      if (action.does !== 'change') return ofSteps(rig, controller, action)
+      if (action.does !== 'change') return always(rig, controller, action)
       return to && [['alternate', ...to, 127, 0]]
     }
+    case 'scene':
+      return action.move === 'to' ? always(rig, controller, action) : ofSceneStep(rig, action)
+    case 'tapOut':
+      return ofTapOut(rig, controller, action)
     case 'stepControl': {
       const to = shortControl(rig, action.controlId)
       return (
@@ -165,9 +169,35 @@ function ofContact(rig: Rig, controller: Controller, action: ActionOf<'contact'>
 const doing = (controller: Controller): Doing => ({ controller, known: NOTHING_KNOWN, at: 0, by: null })
 
 /** What is sent whatever is known; null where it is not the same at all times. */
-function ofSteps(rig: Rig, controller: Controller, action: Action): Row[] | null {
-  if (action.kind !== 'tap' && asksKnown(action)) return null
-  return stepRows(rig, controller, actionSteps(rig, action, doing(controller)))
+const ofSteps = (rig: Rig, controller: Controller, action: Action): Row[] | null =>
+  asksKnown(action) ? null : always(rig, controller, action)
+
+/** What one sends that asks what is known and sends the same all the same. */
+const always = (rig: Rig, controller: Controller, action: Action): Row[] | null =>
+  stepRows(rig, controller, actionSteps(rig, action, doing(controller)))
+
+/** Scenes whose values lie evenly are steps of a value. */
+function ofSceneStep(rig: Rig, { controlId, move }: ActionOf<'scene'>): Row[] | null {
+  const to = shortControl(rig, controlId)
+  const reading = own(rig.controls, controlId)?.reading
+  if (!to || reading?.kind !== 'named') return null
+  const values = reading.names.map(({ value }) => value).toSorted((a, b) => a - b)
+  const by = values[1] === undefined ? 1 : values[1] - values[0]!
+  if (by < 1 || values.some((value, n) => value !== values[0]! + n * by)) return null
+  const [first, last] = [values[0]!, values.at(-1)!]
+  return move === 'next'
+    ? [['step', ...to, stepWay(1, 'wrap'), first, last, by]]
+    : [['step', ...to, stepWay(-1, 'wrap'), last, first, by]]
+}
+
+/** The tempo tapped out on a contact of the controller's own. */
+function ofTapOut(rig: Rig, controller: Controller, { deviceId }: ActionOf<'tapOut'>): Row[] | null {
+  const device = own(rig.devices, deviceId)
+  const place = device?.tapIn?.place
+  if (!device?.tapIn || place?.kind !== 'contact') return null
+  const output = contactsOf(rig, device).find(({ id }) => id === place.contactId)?.output
+  const n = output ? contactNumber(controller, output) : null
+  return n === null ? null : [['taps', n, device.tapIn.taps]]
 }
 
 function stepRows(rig: Rig, controller: Controller, steps: readonly ActionStep[]): Row[] | null {

@@ -30,6 +30,8 @@ export const KIND_FIELDS = {
   /** To `value` from `other`, in `amount` ms. */
   sweep: ['channel', 'number', 'value', 'other', 'what', 'amount'],
   tap: [],
+  /** The tempo tapped out on a contact, so many times. */
+  taps: ['number', 'other'],
   tempo: ['what', 'bpm'],
   clock: ['what'],
   show: ['what', 'amount'],
@@ -154,7 +156,12 @@ export function domainOf({ keying, controller, colours }: RowShape, kind: Row[0]
     case 'number':
       return {
         size: 128,
-        first: kind === 'program' ? controller.firstPreset : kind === 'contact' || kind === 'pulse' ? 1 : 0,
+        first:
+          kind === 'program'
+            ? controller.firstPreset
+            : kind === 'contact' || kind === 'pulse' || kind === 'taps'
+              ? 1
+              : 0,
       }
     case 'value':
       return { size: 128, first: kind === 'stepProgram' ? controller.firstPreset : 0 }

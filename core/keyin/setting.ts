@@ -8,7 +8,9 @@ export interface Press {
   readonly holdMs?: number
   /** Held until the value has run on so many times by the setter's fast step. */
   readonly runs?: number
-  /** What is pointed at, or the letter typed. */
+  /** The value that is shown then, counted from 0. */
+  readonly until?: number
+  /** What is pointed at, the letter typed, or what is shown when a held key is let go. */
   readonly at?: string
 }
 
@@ -159,14 +161,21 @@ function straight(setter: Steps, size: number, from: number, to: number): Stroke
   const least = straightPresses(setter, size, from, to)
   if (!fast || least === distance) return some(on, distance)
   const { by, afterMs } = fast
-  const held = (runs: number): Stroke => ({ key: on, times: 1, holdMs: afterMs, runs })
+  const sign = to > from ? 1 : -1
+  const held = (start: number, runs: number): Stroke => ({
+    key: on,
+    times: 1,
+    holdMs: afterMs,
+    runs,
+    until: start + sign * runs * by,
+  })
   const [runs, rest] = [Math.floor(distance / by), distance % by]
-  if (runs > 0 && least === 1 + rest) return [held(runs), ...some(on, rest)]
+  if (runs > 0 && least === 1 + rest) return [held(from, runs), ...some(on, rest)]
   const over = by - rest
   // Too far, and back: behind it as far as the end allows, the rest before it; else between two holds.
   const [roomBefore, roomBehind] = to > from ? [from, size - 1 - to] : [size - 1 - from, to]
   const before = Math.max(0, over - roomBehind)
   return before <= roomBefore
-    ? [...some(back, before), held(runs + 1), ...some(back, over - before)]
-    : [held(1), ...some(back, over), held(runs)]
+    ? [...some(back, before), held(from - sign * before, runs + 1), ...some(back, over - before)]
+    : [held(from, 1), ...some(back, over), held(from + sign * (by - over), runs)]
 }

@@ -49,6 +49,8 @@ export interface Sheet {
   readonly seconds: number
   /** Places that hold what they should already. */
   readonly right: readonly { readonly key: string; readonly place: Place; readonly keyIn: KeyIn }[]
+  /** Places of which a part cannot be keyed in there, or has no room. */
+  readonly unsaid: readonly Unit[]
   readonly proof: RouteProof | null
 }
 
@@ -125,6 +127,7 @@ function sheetFor(rig: Rig, controller: Controller): Sheet {
     presses: route.presses,
     seconds: lines.reduce((all, { seconds }) => all + seconds, 0),
     right,
+    unsaid: [...units.values()].filter(({ left, over }) => left.length > 0 || over > 0),
     proof: route.proof,
   }
 }
@@ -176,14 +179,16 @@ export function stepsOfLine(box: Box, step: RouteStep, here: Choices): KeyStep[]
   const from =
     base.kind === 'amend' ? job.was! : base.kind === 'clear' ? emptyAt(box.shape, job.place) : base.content
   return [
-    { does: 'open', at: null, strokes, shows: null },
-    ...(copies.length > 0 ? [{ does: 'copy' as const, at: null, strokes: copies, shows: null }] : []),
+    { does: 'open', at: null, field: null, strokes, shows: null },
+    ...(copies.length > 0
+      ? [{ does: 'copy' as const, at: null, field: null, strokes: copies, shows: null }]
+      : []),
     ...(base.kind === 'clear'
-      ? [{ does: 'clear' as const, at: null, strokes: pressed(keying.clear), shows: null }]
+      ? [{ does: 'clear' as const, at: null, field: null, strokes: pressed(keying.clear), shows: null }]
       : []),
     ...amendSteps(box.shape, from, job.wanted, capacityOf(job.place, box.shape.controller)),
     ...(keying.save.when === 'each'
-      ? [{ does: 'save' as const, at: null, strokes: pressed(keying.save.keys), shows: null }]
+      ? [{ does: 'save' as const, at: null, field: null, strokes: pressed(keying.save.keys), shows: null }]
       : []),
   ]
 }

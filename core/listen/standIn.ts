@@ -26,7 +26,7 @@ export function standInOf(rig: Rig, controller: Controller, box: StandInBox): Ri
   const held =
     box === 'keyedIn'
       ? new Map([...heldIn(rig, controller)].map(([key, { content }]) => [key, content]))
-      : withSlips(units)
+      : slipsOf(units)
   const switches: { [id: string]: Footswitch } = { ...rig.switches }
   const emptied = (one: Footswitch): Footswitch => ({
     ...one,
@@ -130,7 +130,7 @@ export function rowMessage([kind, a = 0, b = 0, c = 0]: Row): MidiMessage | null
 }
 
 /** The plan with the usual slips: a program one off, a control on the next channel, and two switches the wrong way round. */
-function withSlips(units: readonly Unit[]): HeldBoard {
+export function slipsOf(units: readonly Unit[]): HeldBoard {
   const held = new Map(units.map(({ key, content }) => [key, content]))
   const plain = units.filter(
     ({ place, content }) => place.kind === 'switch' && content.lists[0]!.rows.length > 0,

@@ -3,6 +3,7 @@ import { count } from '#shared/counts'
 import {
   baseText,
   durationText,
+  fullPlaceText,
   groupText,
   keyedPlaceText,
   lineLabel,
@@ -98,6 +99,12 @@ export async function keyInPdf(rig: Rig, size: PaperSize, fonts: Fonts): Promise
     sheet.text(`At the very end: ${keys}. Only then is it in the controller.`, MARGIN_MM, y + 0.5, 9, {
       face: 'bold',
     })
+  }
+  for (const unit of told.unsaid) {
+    room(STEP_MM)
+    const text = `Not on the sheet: part of ${fullPlaceText(controller, unit.place)} cannot be keyed in so; see the manual.`
+    sheet.text(sheet.cut(text, wide, TEXT), MARGIN_MM, y + 0.5, TEXT)
+    y += STEP_MM
   }
   return sheet.end()
 

@@ -6,6 +6,7 @@ import { nrpnReadings, takenNumbers, type ControlAddress, type Device, type Rig 
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
+import HeardControl from '~/components/common/HeardControl.vue'
 import { takenText } from '~/text/charts'
 
 /** What is sent for a control: a CC number, with who else has it, or an NRPN, with every way to read its number. */
@@ -50,13 +51,18 @@ const setKind = (kind: ControlAddress['kind']) =>
       ]"
       @choose="setKind($event)"
     />
-    <ChoiceField
-      v-if="address.kind === 'cc'"
-      label="Number"
-      :value="address.number as number"
-      :choices="numbers"
-      @choose="emit('change', { kind: 'cc', number: $event as never })"
-    />
+    <template v-if="address.kind === 'cc'">
+      <ChoiceField
+        label="Number"
+        :value="address.number as number"
+        :choices="numbers"
+        @choose="emit('change', { kind: 'cc', number: $event as never })"
+      />
+      <HeardControl
+        :number="address.number"
+        @take="emit('change', { kind: 'cc', number: $event as never })"
+      />
+    </template>
     <template v-else>
       <div class="field">
         <label :for="id">Number or pair, as the manual writes it</label>

@@ -69,8 +69,8 @@ function send(deviceId: string, line: ChecklistLine): void {
 </template>
 
 <style scoped>
-.device {
-  flex: none;
+.tab-pane .device {
+  min-height: max-content;
   overflow: visible;
 }
 </style>

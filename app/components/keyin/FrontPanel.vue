@@ -181,7 +181,7 @@ const verdict = computed(() => {
     <p class="soft state" role="status">
       {{
         view.doing === 'play'
-          ? 'Playing.'
+          ? 'Not editing.'
           : view.doing === 'open'
             ? `Editing${view.field ? `: ${view.field}` : ''}.`
             : 'On the way.'

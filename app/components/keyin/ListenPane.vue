@@ -3,18 +3,16 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
-  boardOf,
   byIndex,
   gestureKey,
-  heardContent,
+  heardHoldings,
   keepHeard,
   own,
   type Controller,
-  type Holding,
-  type Judged,
   type KeyInId,
   type Rig,
 } from '#core'
+import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import StandInController from '~/components/keyin/StandInController.vue'
@@ -47,48 +45,14 @@ const groups = computed(() =>
 )
 
 /** What was heard, as what each place holds. */
-function keep(): void {
-  const units = new Map(boardOf(rig, controller).map((unit) => [unit.switchId ?? '', unit]))
-  const bySwitch = new Map<string, Judged[]>()
-  for (const one of listen.judged) {
-    const key = `${one.gesture.bankId}/${one.gesture.switchId}`
-    bySwitch.set(key, [...(bySwitch.get(key) ?? []), one])
-  }
-  const holdings: Holding[] = []
-  for (const all of bySwitch.values()) {
-    const unit = unitOf(all[0]!)
-    if (!unit || all.every(({ take }) => take === null)) continue
-    const faulty = all.filter(({ verdict }) => verdict?.kind === 'wrong')
-    if (faulty.length === 0) {
-      // Only a switch of which all was heard and can be told is taken for what the plan says.
-      if (all.every(({ verdict }) => verdict?.kind === 'right')) holdings.push([unit.key, unit.content])
-    } else if (faulty.length === 1)
-      holdings.push([
-        unit.key,
-        heardContent(rig, controller, unit, faulty[0]!.gesture, faulty[0]!.take?.sent ?? []),
-      ])
-    else holdings.push([unit.key, null])
-  }
+const keep = () =>
   rigs.edit(
-    keepHeard(rig, controller, holdings, {
+    keepHeard(rig, controller, heardHoldings(rig, controller, listen.judged), {
       revision: rigs.revision,
       at: clock.now().toISOString(),
       newId: () => nanoid(12) as KeyInId,
     }),
   )
-
-  function unitOf({ gesture }: Judged) {
-    const bank = own(rig.banks, gesture.bankId)
-    const one = units.get(gesture.switchId)
-    if (!bank || !one) return null
-    return (
-      boardOf(rig, controller).find(
-        ({ place, switchId }) =>
-          place.kind === 'switch' && place.bank === bank.index && switchId === gesture.switchId,
-      ) ?? null
-    )
-  }
-}
 </script>
 
 <template>
@@ -116,6 +80,11 @@ function keep(): void {
             { value: 'anyhow', text: 'in any order' },
           ]"
           @choose="listen.mode = $event"
+        />
+        <CheckField
+          label="Leave out what sends nothing by plan"
+          :value="listen.skipsSilent"
+          @take="listen.skipsSilent = $event"
         />
         <Button label="Stop" size="small" severity="secondary" @click="listen.end" />
       </div>

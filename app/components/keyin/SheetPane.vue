@@ -30,6 +30,7 @@ import {
   keyedPlaceText,
   lineLabel,
 } from '#shared/keyInText'
+import { actionText } from '~/text/actions'
 import { dayText } from '~/text/times'
 
 /** What must still be keyed in, line by line, and what is in the controller already. */
@@ -74,6 +75,21 @@ const tick = (line: KeyInLine) => {
   if (rigs.edit(tickLine(rig, controller, line, said())) && next) emit('choose', next.key)
 }
 const takeBack = (key: string) => rigs.edit(untick(rig, controller, key, said()))
+
+/** What the front panel has no words or no room for: the sheet does not say it, so it is told here. */
+const unsaid = computed(() =>
+  (sheet?.unsaid ?? []).map((unit) => {
+    const actions = unit.left.flatMap((one) => one.actions).map((action) => actionText(rig, action))
+    return {
+      key: unit.key,
+      place: fullPlaceText(controller, unit.place),
+      says: [
+        ...(actions.length > 0 ? [`${actions.join('; ')} cannot be keyed in so; see the manual`] : []),
+        ...(unit.over > 0 ? [`${unit.over} more than a list has room for`] : []),
+      ].join('. '),
+    }
+  }),
+)
 
 const isSaying = ref(false)
 const HOW = { tick: 'ticked', heard: 'heard', said: 'as you said' } as const
@@ -183,6 +199,12 @@ const toldLeast = computed(() =>
       {{ durationText(sheet?.seconds ?? 0) }}. A click of a dial counts as a press.
     </p>
     <CautionLine v-if="groups.length > 0" caution="saveFirst" />
+    <section v-if="unsaid.length > 0" class="lost" aria-label="Not on the sheet">
+      <h2>Not on the sheet</h2>
+      <ul>
+        <li v-for="one in unsaid" :key="one.key">{{ one.place }}: {{ one.says }}</li>
+      </ul>
+    </section>
     <details v-if="done.length > 0" class="right">
       <summary>In the controller: {{ count(done.length, 'place') }}</summary>
       <ul>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed, onUnmounted, ref } from 'vue'
 import { sentBy, standInOf, type Controller, type FootGesture, type Rig, type StandInBox } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useListenStore } from '~/stores/listen'
@@ -33,6 +33,7 @@ const gesture = computed(() => listen.askedFor)
 
 /** It is stepped on as asked for, to the end. */
 const isGoing = ref(false)
+onUnmounted(() => (isGoing.value = false))
 function stepOnce(): void {
   if (gesture.value && step(gesture.value) === 0) listen.nothingCame()
 }

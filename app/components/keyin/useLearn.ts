@@ -13,6 +13,7 @@ import {
 } from '#core'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
+import { useListenStore } from '~/stores/listen'
 import { useMidiStore } from '~/stores/midi'
 
 /** After so long without a message a tap is over, in ms; longer than any usual pause within a list. */
@@ -117,6 +118,8 @@ export function useLearn(controller: () => Controller) {
   }
 
   async function start(): Promise<void> {
+    // Two who listen at once would each take the other's steps.
+    useListenStore().end()
     await midi.open()
     midi.isMuted = true
     isOn.value = true

@@ -29,6 +29,7 @@ import {
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
+import HeardControl from '~/components/common/HeardControl.vue'
 import IconButton from '~/components/common/IconButton.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import ValueField from '~/components/switches/actions/ValueField.vue'
@@ -223,6 +224,10 @@ const highest = computed(() => highestSent(target.value, control.value))
           :value="target.number ?? (control.address.kind === 'cc' ? control.address.number : 11)"
           :min="0"
           :max="119"
+          @take="edit({ number: $event as never })"
+        />
+        <HeardControl
+          :number="target.number ?? (control.address.kind === 'cc' ? control.address.number : 11)"
           @take="edit({ number: $event as never })"
         />
         <div class="two">

@@ -24,6 +24,8 @@ const isSheetOpen = ref(false)
 const { isTall, turnTall } = useDock()
 /** Pedals lie below the switches: the floor is that much higher. */
 const hasPedals = computed(() => Object.keys(rigs.rig?.pedals ?? {}).length > 0)
+/** A sheet is read on a phone beside the controller: there it comes before the floor. */
+const isRead = computed(() => route.path.endsWith('/keyin'))
 const rigId = computed(() => String(route.params.id))
 
 watch(
@@ -54,7 +56,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
 <template>
   <MissingRig v-if="rigs.failure" :failure="rigs.failure" @retry="rigs.open(rigId)" />
-  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall, pedals: hasPedals }">
+  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall, pedals: hasPedals, reading: isRead }">
     <AppRail @shortcuts="isSheetOpen = true" />
     <NoticeBar class="notice" />
     <NuxtPage class="view" />
@@ -133,6 +135,10 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
   .view {
     order: 2;
+  }
+
+  .reading .dock {
+    order: 3;
   }
 }
 </style>

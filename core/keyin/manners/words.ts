@@ -19,6 +19,7 @@ export const KIND_NAMES: readonly (readonly [kind: RowKind, short: string, long:
   ['stepProgram', 'PSt', 'Step program'],
   ['sweep', 'SWP', 'Sweep'],
   ['tap', 'tAP', 'Tap'],
+  ['taps', 'tPS', 'Tap out'],
   ['tempo', 'tPO', 'Tempo'],
   ['clock', 'CLk', 'Clock'],
   ['show', 'SHo', 'Show list'],

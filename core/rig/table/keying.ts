@@ -81,6 +81,7 @@ export const ROW_KINDS = [
   'stepProgram',
   'sweep',
   'tap',
+  'taps',
   'tempo',
   'clock',
   'show',

@@ -88,7 +88,7 @@ const show = ({ about }: ChecklistLine) => {
   <div class="pane printed" :role="isPart ? 'region' : 'tabpanel'" :aria-label="title">
     <header>
       <h2>{{ title }}</h2>
-      <p class="name">{{ rigName(rig) }}, revision {{ rigs.revision }}</p>
+      <p class="name">{{ isPart ? '' : `${rigName(rig)}, revision ${rigs.revision}` }}</p>
       <p class="mono count">{{ done.ticked }} of {{ done.of }} done</p>
       <slot />
       <Button
