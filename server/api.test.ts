@@ -286,9 +286,9 @@ describe.each(PLACES)('with $name', ({ open }) => {
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
       [
         'of another version',
-        text.replace('"version": 11', '"version": 12'),
+        text.replace('"version": 12', '"version": 13'),
         'version',
-        'It is of version 12',
+        'It is of version 13',
       ],
       [
         'with a channel 17',

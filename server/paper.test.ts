@@ -1,11 +1,25 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
-import { cableTags, own, playedParts, showOn, standIn, stripsOf, type Rig } from '#core'
+import {
+  applyEdit,
+  cableTags,
+  own,
+  playedParts,
+  sayAllKeyedIn,
+  showOn,
+  standIn,
+  stripsOf,
+  toldSheet,
+  type KeyInId,
+  type Rig,
+} from '#core'
+import { keyedPlaceText } from '#shared/keyInText'
 import { placeShort } from '#shared/placeText'
 import { stampLine } from '#shared/stamp'
 import { makeShowRig } from '../core/show/makeShowRig'
 import { tidewright } from './demo/tidewright'
 import { cableTagsPdf } from './paper/cableTags'
+import { keyInPdf } from './paper/keyIn'
 import { setSheetPdf } from './paper/setSheet'
 import { MARGIN_MM, PAPER_MM, type PaperSize } from './paper/sheet'
 import { standInPdf } from './paper/standIn'
@@ -130,6 +144,54 @@ describe('label strips as PDF', () => {
 
   it('are none where nothing stands', async () => {
     expect(await stripsPdf({ ...rig, switches: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
+describe('the key-in sheet as PDF', () => {
+  it.each(SIZES)(
+    'of %s has every line of the demo in order, within its margins, nothing over anything else',
+    async (size) => {
+      for (const rig of [tidewright(), { ...tidewright(), keyIns: {} }]) {
+        const { pages, words } = await read((await keyInPdf(rig, size, fonts))!)
+        const controller = Object.values(rig.controllers)[0]!
+        const sheet = toldSheet(rig, controller.id)!
+        const all = words.map(({ text }) => text)
+        let at = 0
+        for (const { place, presses } of sheet.lines) {
+          const name = keyedPlaceText(controller, place)
+          at = all.findIndex((text, n) => n >= at && text.startsWith(name))
+          expect([name, at >= 0]).toEqual([name, true])
+          expect(all[at + 1]).toMatch(new RegExp(`, ${presses}$`))
+          at++
+        }
+        for (const { left, right, base, page } of words) {
+          expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
+          expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
+          expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
+        }
+        // On one line of a page no text runs into the next.
+        for (let n = 1; n < words.length; n++) {
+          const [a, b] = [words[n - 1]!, words[n]!]
+          if (a.page === b.page && Math.abs(a.base - b.base) < 0.5)
+            expect(b.left).toBeGreaterThan(a.right - 0.1)
+        }
+      }
+    },
+  )
+
+  it('is none where all is in the controller, and cuts no name of keys', async () => {
+    const rig = tidewright()
+    const controller = Object.values(rig.controllers)[0]!
+    let made = 0
+    const edit = sayAllKeyedIn(rig, controller, {
+      revision: 1,
+      at: '2026-11-01T10:00:00.000Z',
+      newId: () => `p${++made}` as KeyInId,
+    })!
+    const all = applyEdit(rig, edit)
+    expect(all.ok && (await keyInPdf(all.value, 'a4', fonts))).toBeNull()
+    const { words } = await read((await keyInPdf({ ...rig, keyIns: {} }, 'letter', fonts))!)
+    expect(words.filter(({ text }) => text.includes('…')).length).toBeLessThan(4)
   })
 })
 

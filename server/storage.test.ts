@@ -32,6 +32,11 @@ import {
   type SwitchId,
   USUAL_PLAYER,
   keepRound,
+  sayAllKeyedIn,
+  setKeying,
+  toldSheet,
+  USUAL_KEYINGS,
+  type KeyInId,
   type Never,
   type NeverId,
   type PresetId,
@@ -535,7 +540,34 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(Array.from({ length: 10 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
+  // Made before anything was kept of what is in a controller: the demo of then, with a switch edited.
+  it('of a database of version 11 opens, is told by its log, and keeps what was keyed in', async () => {
+    await copyFile(new URL('./testing/old/version11.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse' })
+    expect(found.keyIns).toEqual({})
+    const controller = Object.values(found.controllers)[0]!
+    expect(controller.keying).toBeNull()
+    let made = 0
+    const said = { revision: 2, at: NOW.toISOString(), newId: () => `k${++made}` as KeyInId }
+    const edit = sayAllKeyedIn(found, controller, said)!
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: keyedIn } = (await findRig(store, old!.id))!
+    expect(toldSheet(keyedIn, controller.id)).toMatchObject({ lines: [], presses: 0 })
+    const menu = setKeying(keyedIn, controller.id, USUAL_KEYINGS.menu)!
+    expect(await postEdit(store, old!.id, { id: 'menu', edit: menu }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.controllers[controller.id]!.keying).toEqual(USUAL_KEYINGS.menu)
+    expect(await told(store, old!.id)).toEqual(now)
+    await store.database.close()
+  })
+
+  it.each(Array.from({ length: 11 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
     const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })

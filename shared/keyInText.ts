@@ -131,7 +131,7 @@ export function rowPlaceText(at: string): string {
   return `${listText(list)}, ${nth === 'lamp' ? 'lamp' : `row ${Number(nth) + 1}`}`
 }
 
-export function listText(list: string): string {
+function listText(list: string): string {
   if (list === 'kept') return 'list'
   if (list === 'release') return 'release'
   if (list === 'longPress') return 'long press'

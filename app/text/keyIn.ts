@@ -10,7 +10,7 @@ import {
   type LearnDoubt,
   type Rig,
 } from '#core'
-import { count, listText } from '#shared/counts'
+import { listText } from '#shared/counts'
 import { channelText, messageText } from './messages'
 
 export const MANNER_TEXT: Record<Keying['manner'], { readonly name: string; readonly about: string }> = {
@@ -114,6 +114,3 @@ export const doubtText = (doubt: LearnDoubt): string =>
     holdUnclear: 'Held, it did what neither its steps nor a long press explain: try it once more.',
     longPauses: 'It pauses so long that its end cannot be told from the foot coming off.',
   })[doubt]
-
-/** "3 of 40 lines". */
-export const ofLines = (done: number, all: number): string => `${done} of ${count(all, 'line')}`

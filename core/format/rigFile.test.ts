@@ -35,8 +35,8 @@ describe('rig file', () => {
     ['other JSON', '[1, 2]', { code: 'notARigFile' }],
     [
       'another version',
-      altered((file) => (file.version = 12)),
-      { code: 'wrongVersion', found: '12', known: 11 },
+      altered((file) => (file.version = 13)),
+      { code: 'wrongVersion', found: '13', known: 12 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

@@ -36,7 +36,7 @@ export interface RowChange {
 const NO_CHANGE: RowChange = { settings: [], presses: 0 }
 
 /** The fields of a row that differ, each set from what stands there; a field the row did not have stands at its first. */
-export function rowChange(shape: RowShape, from: Row, to: Row): RowChange {
+function rowChange(shape: RowShape, from: Row, to: Row): RowChange {
   if (from === to) return NO_CHANGE
   const all = changes(shape)
   let its = all.get(to)
@@ -86,7 +86,7 @@ function standing(
   return Math.min(held, domainOf(shape, kind, field).size - 1)
 }
 
-export const pickName = (value: number): string => `value:${value}`
+const pickName = (value: number): string => `value:${value}`
 
 /** The row as it stands when its first `nth` fields and this one are set: those behind are what they were. */
 function soFar(shape: RowShape, was: FieldValues, from: Row, to: Row, nth: number): Row {

@@ -22,7 +22,7 @@ import {
 } from './content'
 import { heldRows, keptMacros } from './heldRows'
 import { keyingOf } from './keyingOf'
-import { LETTERS, LIGHTS, type Row, type RowShape } from './rows'
+import { LETTERS, type LIGHTS, type Row, type RowShape } from './rows'
 
 /** Lists a controller keeps beside its switches, in the order in which they are keyed in: what calls others comes after them. */
 export const KEPT_LISTS = ['combo', 'macro', 'enter', 'leave', 'power'] as const

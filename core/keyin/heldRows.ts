@@ -140,7 +140,7 @@ function ofShowStep(rig: Rig, controller: Controller, { to, songId }: ActionOf<'
 }
 
 /** The contacts of a controller's switching outputs, counted through. */
-export const outputContacts = (controller: Controller): Omit<Output, 'controllerId'>[] =>
+const outputContacts = (controller: Controller): Omit<Output, 'controllerId'>[] =>
   controller.ports.flatMap((port) => {
     const role = roleOf(port)
     return role.kind === 'switchOut' && role.by === 'relay'

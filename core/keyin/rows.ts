@@ -42,7 +42,7 @@ export const KIND_FIELDS = {
 } as const satisfies Record<RowKind, readonly Field[]>
 
 /** What `what` can say, kind by kind, in the order of the list. */
-export const WHATS: Partial<Record<RowKind, readonly string[]>> = {
+const WHATS: Partial<Record<RowKind, readonly string[]>> = {
   bank: ['next bank', 'bank before', 'bank number', 'back', 'home', 'next page'],
   layer: ['while held', 'change', 'shift on', 'shift off'],
   contact: ['close', 'open', 'change'],
@@ -129,7 +129,7 @@ function orderOf(shape: RowShape, kind: Row[0]): readonly FieldAt[] {
   return all
 }
 
-export const isKind = (kind: Row[0]): kind is RowKind => (ROW_KINDS as readonly string[]).includes(kind)
+const isKind = (kind: Row[0]): kind is RowKind => (ROW_KINDS as readonly string[]).includes(kind)
 
 /** The kinds of rows this controller has, in the order of its list. */
 export const kindsOf = ({ keying }: RowShape): readonly RowKind[] => keying.kinds.map(({ kind }) => kind)

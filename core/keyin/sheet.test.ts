@@ -53,7 +53,7 @@ const said = (at = '2026-11-01T10:00:00.000Z'): Said => ({
 const controllerOf = (rig: Rig) => Object.values(rig.controllers)[0]!
 const done = (rig: Rig, edit: Edit | null): Rig => {
   const after = applyEdit(rig, edit!)
-  if (!after.ok) throw new Error(JSON.stringify(after.error))
+  if (!after.ok) throw new Error(JSON.stringify(after.refusal))
   return after.value
 }
 const sheet = (rig: Rig) => toldSheet(rig, 'controller')!

@@ -61,7 +61,7 @@ export const boxOfController = (rig: Rig, controller: Controller): Box => ({
 })
 
 /** What decides a sheet. */
-export const SHEET_KEYS: readonly Key[] = [...COMPILE_KEYS, ...CABLING, 'switches', 'banks', 'keyIns']
+const SHEET_KEYS: readonly Key[] = [...COMPILE_KEYS, ...CABLING, 'switches', 'banks', 'keyIns']
 
 /** The sheet of a controller; null where there is no such controller. */
 export const sheetOf = (rig: Rig, controllerId: string): Sheet | null =>
@@ -200,7 +200,7 @@ const RUN_MS = 180
 const LINE_MS = 4000
 
 /** About how long a line takes, in seconds. */
-export function secondsOf({ keying }: RowShape, steps: readonly KeyStep[]): number {
+function secondsOf({ keying }: RowShape, steps: readonly KeyStep[]): number {
   const dials = new Set(keying.keys.filter(({ isDial }) => isDial).map(({ id }) => id))
   const ms = steps
     .flatMap(({ strokes }) => strokes)

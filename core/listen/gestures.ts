@@ -39,7 +39,7 @@ export const gestureKey = ({ bankId, layer, jack, number, how, nth }: Gesture): 
   [bankId, layer, jack, number, how, nth].join('/')
 
 /** How long a foot holds that means a long press, in ms: longer than any controller waits for one that is not opening an editor. */
-export const HOLD_MS = 1900
+const HOLD_MS = 1900
 
 /** Everything a controller's switches can be asked to do, in the order in which one would go through them. */
 export function gesturesOf(rig: Rig, controller: Controller): readonly Gesture[] {

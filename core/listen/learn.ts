@@ -31,7 +31,7 @@ export type LearnDoubt =
   | 'longPauses'
 
 /** More taps than this nobody makes: as many positions as a switch can have, twice. */
-export const TAPS_MAX = 32
+const TAPS_MAX = 32
 
 /** A foot told to come off may be so late or early, in ms. */
 const SLACK_MS = 700
@@ -49,7 +49,7 @@ export function nextAsked(takes: SwitchTakes, tellsDouble: boolean): 'tap' | 'ho
 const text = (messages: readonly HeardMessage[]): string => messages.map(({ hex }) => hex).join('|')
 
 /** After how many taps they begin anew: seen twice whole. Null while that was not seen. */
-export function cycleOf(taps: SwitchTakes['taps']): number | null {
+function cycleOf(taps: SwitchTakes['taps']): number | null {
   const all = taps.map(text)
   for (let n = 1; 2 * n <= all.length; n++) if (all.every((one, k) => k < n || one === all[k - n])) return n
   return null

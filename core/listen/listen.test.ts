@@ -274,15 +274,6 @@ describe('a controller learned by listening', () => {
           nth: 0,
         }
         const does = learnSwitch(takesFrom(held, () => tap, tap))
-        if (does.doubts.length)
-          console.log(
-            seed,
-            one.id,
-            JSON.stringify(takesFrom(held, () => tap, tap)),
-            JSON.stringify(controllerOf(held).pressWithLong),
-            one.longPress.length,
-            one.release.length,
-          )
         expect(does.doubts).toEqual([])
         places.push({
           bank: own(held.banks, one.bankId)!.index,

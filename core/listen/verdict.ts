@@ -25,7 +25,7 @@ export interface Judged {
 }
 
 /** What one gesture sent, against the plan; of other switches nothing is asked. */
-export function verdictOf(rig: Rig, { gesture, sent }: Take): Verdict {
+function verdictOf(rig: Rig, { gesture, sent }: Take): Verdict {
   const { sends, also, isSure, hangsOnFoot } = expectedOf(rig, gesture)
   const faults = faultsOf(sends, sent)
   if (faults.length === 0) return sends.length === 0 ? { kind: 'unheard' } : { kind: 'right' }

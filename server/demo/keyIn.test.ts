@@ -24,7 +24,7 @@ const controllerOf = (rig: Rig): Controller => own(rig.controllers, 'controller'
 
 function inManner(rig: Rig, manner: Keying['manner']): Rig {
   const after = applyEdit(rig, setKeying(rig, controllerOf(rig).id, USUAL_KEYINGS[manner])!)
-  if (!after.ok) throw new Error(JSON.stringify(after.error))
+  if (!after.ok) throw new Error(JSON.stringify(after.refusal))
   return after.value
 }
 

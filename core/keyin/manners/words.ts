@@ -1,7 +1,7 @@
 import type { Field, Keying, RowKind, Setter } from '../../rig/table/keying'
 
 /** Names of kinds on a display of a few words, in the order of their list. */
-export const KIND_NAMES: readonly (readonly [kind: RowKind, short: string, long: string])[] = [
+const KIND_NAMES: readonly (readonly [kind: RowKind, short: string, long: string])[] = [
   ['end', 'End', 'End of list'],
   ['program', 'Prg', 'Program'],
   ['control', 'Ctl', 'Control'],

@@ -137,8 +137,6 @@ const reachSchema = z.discriminatedUnion('how', [
   z.strictObject({ how: z.literal('direct'), next: keyIdSchema }),
 ])
 
-export type Reach = Readonly<z.infer<typeof reachSchema>>
-
 export const MANNERS = ['walk', 'digits', 'menu', 'slots', 'editor'] as const
 
 /** How a controller is keyed in (docs/formats.md). Names are the player's: those on the box. */
