@@ -31,6 +31,7 @@ import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
 import { measureHour } from './hour'
 import { measurePedals } from './pedals'
+import { measureKeying } from './keyin'
 import { measureLayout } from './layout'
 import { measureSounds } from './sounds'
 import { measureServer } from './server'
@@ -179,6 +180,7 @@ measureTime('Remove that device with them from 800 switches', () => applyEdit(fi
 measureSounds()
 measurePedals()
 measureLayout(process.argv[2]!)
+measureKeying()
 console.log('An hour of dense playing with the clock running, a press every 250 ms:')
 measureHour()
 await measureServer(process.argv[2]!)

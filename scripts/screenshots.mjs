@@ -46,10 +46,26 @@ const proven = async (page) => {
   await page.getByRole('button', { name: /The lamp of Freeze/ }).click({ timeout: 120_000 })
   await page.getByRole('button', { name: 'Keep this lamp dark' }).waitFor({ timeout: 120_000 })
 }
-const banks = async (page) => {
-  await page.keyboard.press('5')
-  await page.waitForTimeout(600)
-  await page.getByRole('tab', { name: 'Map of banks' }).click()
+/** A line that is a copy, played on the front panel to where it is amended. */
+const keyed = async (page) => {
+  await page
+    .getByRole('button', { name: /^Switch 3.*Copy of bank 5, switch/ })
+    .first()
+    .click({ timeout: 60_000 })
+  await page.getByRole('button', { name: /^Play / }).click()
+  await page.waitForTimeout(5000)
+}
+/** A controller with a few slips, half of its first bank heard. */
+const heard = async (page) => {
+  await page.getByRole('tab', { name: 'Listen' }).click()
+  await page.getByRole('button', { name: 'Listen', exact: true }).click()
+  await page.getByLabel('It holds').click()
+  await page.getByRole('option', { name: 'the plan with a few slips' }).click()
+  await page.getByRole('button', { name: 'Step on all' }).click()
+  await page.getByText(/not as planned,/).waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(7000)
+  await page.getByRole('button', { name: 'Stop stepping' }).click()
+  await page.getByText(/Wrong channel/).scrollIntoViewIfNeeded()
 }
 /** A lamp made to lie, the clock slowed, the last seconds on their axis. */
 const lie = async (page) => {
@@ -133,31 +149,6 @@ const practise = async (page) => {
   await page.getByRole('button', { name: 'Start', exact: true }).click()
   await page.keyboard.press('6', { delay: 60 })
 }
-/** The strips as they are printed, their first page. */
-const strips = async (page) => {
-  const pdf = await (await fetch(new URL(page.url()).origin + STRIPS(page.url()))).arrayBuffer()
-  const folder = join(root, 'node_modules/pdfjs-dist/build')
-  await page.route('**/pdfjs/*', (route) => {
-    const name = new URL(route.request().url()).pathname.split('/').at(-1)
-    return route.fulfill({ contentType: 'text/javascript', path: join(folder, name) })
-  })
-  await page.evaluate(
-    async ({ data, width, folder: from }) => {
-      const pdfjs = await import(`${from}/pdf.mjs`)
-      pdfjs.GlobalWorkerOptions.workerSrc = `${from}/pdf.worker.mjs`
-      const bytes = Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0))
-      const sheet = await (await pdfjs.getDocument({ data: bytes }).promise).getPage(1)
-      const viewport = sheet.getViewport({ scale: width / sheet.getViewport({ scale: 1 }).width })
-      const canvas = Object.assign(document.createElement('canvas'), {
-        width: viewport.width,
-        height: viewport.height,
-      })
-      document.body.replaceChildren(canvas)
-      await sheet.render({ canvasContext: canvas.getContext('2d'), viewport }).promise
-    },
-    { data: Buffer.from(pdf).toString('base64'), width: 1180, folder: '/pdfjs' },
-  )
-}
 const STRIPS = (url) =>
   new URL(url).pathname.replace(/^\/stage\/(.*)$/, '/api/rigs/$1/files/strips.pdf?paper=a4')
 const none = async () => {}
@@ -170,7 +161,6 @@ const PICTURES = [
     ready: (page) => page.getByText('Save all-rigs.zip'),
   },
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
-  { name: 'switches-banks', path: 'switches', theme: 'light', work: banks },
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
   { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
@@ -181,6 +171,8 @@ const PICTURES = [
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
   { name: 'proof', path: 'proof', theme: 'light', work: proven },
+  { name: 'keyin', path: 'keyin', theme: 'light', work: keyed },
+  { name: 'keyin-listen', path: 'keyin', theme: 'light', work: heard },
   { name: 'setlist', path: 'show', theme: 'light', work: parts },
   { name: 'setlist-board', path: 'show', theme: 'light', work: board },
   {
@@ -192,14 +184,6 @@ const PICTURES = [
     size: { width: 1180, height: 820 },
   },
   { name: 'stage-practice', path: 'stage', theme: 'light', work: practise },
-  {
-    name: 'stage-strips',
-    at: (rigId) => `/stage/${rigId}`,
-    theme: 'light',
-    work: strips,
-    ready: (page) => page.getByText('Leave the stage'),
-    size: { width: 1180, height: 834 },
-  },
   // Last: it makes a rig of its own.
   {
     name: 'rig-first',
