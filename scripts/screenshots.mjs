@@ -149,8 +149,6 @@ const practise = async (page) => {
   await page.getByRole('button', { name: 'Start', exact: true }).click()
   await page.keyboard.press('6', { delay: 60 })
 }
-const STRIPS = (url) =>
-  new URL(url).pathname.replace(/^\/stage\/(.*)$/, '/api/rigs/$1/files/strips.pdf?paper=a4')
 const none = async () => {}
 const PICTURES = [
   {

@@ -6,6 +6,7 @@ import {
   gesturesOf,
   gesturesThatSend,
   hexOf,
+  inOrder,
   judgeBoard,
   own,
   type FootGesture,
@@ -29,6 +30,8 @@ export const useListenStore = defineStore('listen', () => {
   const rigs = useRigStore()
 
   const isOn = ref(false)
+  /** The controller that is listened to. */
+  const controllerId = ref('')
   /** In the order of the plan, each asked for by name; or as the player likes, told by what is sent. */
   const mode = ref<'inTurn' | 'anyhow'>('inTurn')
   /** The bank that is gone through in any order: banks turn without a message. */
@@ -48,9 +51,10 @@ export const useListenStore = defineStore('listen', () => {
   let stop: (() => void) | null = null
   onScopeDispose(() => stop?.())
 
-  const controller = computed(
-    () => Object.values(rigs.rig?.controllers ?? {}).sort((a, b) => a.order - b.order)[0],
-  )
+  const controller = computed(() => {
+    const { rig } = rigs
+    return rig ? (own(rig.controllers, controllerId.value) ?? inOrder(rig.controllers)[0]) : undefined
+  })
   const gestures = computed(() =>
     rigs.rig && controller.value ? gesturesOf(rigs.rig, controller.value) : [],
   )
@@ -167,6 +171,7 @@ export const useListenStore = defineStore('listen', () => {
 
   return {
     isOn,
+    controllerId,
     mode,
     skipsSilent,
     bankId,

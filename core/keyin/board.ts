@@ -66,16 +66,35 @@ export function placeOfKey(rig: Rig, controller: Controller, key: string): Place
   const [kind, a, b, jack, number] = key.split('/')
   if (kind === 'k') {
     const list = KEPT_LISTS.find((one) => one === a)
-    return list ? { kind: 'kept', list, count: Number(b) } : null
+    const count = Number(b)
+    return list && count < keptCount(controller, list) ? { kind: 'kept', list, count } : null
   }
   const place = placesOf(rig, controller).findIndex(
     (one) => one.jack === jack && one.number === Number(number),
   )
-  const layer = LAYERS.find((one) => one === b)
+  const layer = layersOf(controller).find((one) => one === b)
   return place < 0 || !layer || Number(a) >= controller.bankCount
     ? null
     : { kind: 'switch', bank: Number(a), layer, place, jack: jack!, number: Number(number) }
 }
+
+/** How many of a kept list a controller has. */
+export function keptCount({ combos, macros, bankCount }: Controller, list: KeptList): number {
+  switch (list) {
+    case 'combo':
+      return combos?.count ?? 0
+    case 'macro':
+      return macros
+    case 'enter':
+    case 'leave':
+      return bankCount
+    case 'power':
+      return 1
+  }
+}
+
+/** The layers of a controller: switches of a shift layer it has not are on none of its places. */
+const layersOf = ({ hasShift }: Controller): readonly Layer[] => (hasShift ? LAYERS : ['base'])
 
 /** The footswitches of a controller: its own from 1, then contacts on its jacks. */
 export const placesOf = (
@@ -125,7 +144,9 @@ const boards = perTables(
 
 function unitsOf(rig: Rig, controller: Controller): Unit[] {
   const shape = shapeOf(rig, controller)
-  const banks = byIndex(rig.banks).filter(({ controllerId }) => controllerId === controller.id)
+  const banks = byIndex(rig.banks).filter(
+    ({ controllerId, index }) => controllerId === controller.id && index < controller.bankCount,
+  )
   const kept = (list: KeptList, count: number, actions: readonly Action[]): Unit[] => {
     if (actions.length === 0) return []
     const { rows, left } = cutRows(rig, shape, actions)
@@ -177,7 +198,7 @@ function cutRows(rig: Rig, shape: RowShape, actions: readonly Action[]) {
 
 function bankUnits(rig: Rig, shape: RowShape, bank: Bank): Unit[] {
   const { controller } = shape
-  return LAYERS.flatMap((layer) => {
+  return layersOf(controller).flatMap((layer) => {
     const here = switchesHere(rig, bank.id, layer)
     return placesOf(rig, controller).flatMap(({ jack, number }, place): Unit[] => {
       const one = here.get(`${jack}/${number}`)

@@ -530,8 +530,9 @@ function inOpen(box: Box, open: Open, press: Press): Open | null {
   if (set) return set
   switch (reach.how) {
     case 'through': {
-      if (press.key !== reach.next || field === null) return null
-      return nextField(box, open)
+      if (field === null) return null
+      if (press.key === reach.back) return fieldBefore(box, open)
+      return press.key === reach.next ? nextField(box, open) : null
     }
     case 'enter':
       if (field === null) {
@@ -559,6 +560,14 @@ function nextField(box: Box, open: Open): Open {
     field = 0
   }
   return { ...open, row, field, entry: NO_ENTRY }
+}
+
+/** The field before; at the first it stays. */
+function fieldBefore(box: Box, open: Open): Open {
+  const count = (at: number) => fieldsInOrder(box.shape, open.rows[at]!.kind).length
+  let [row, field] = [open.row, (open.field ?? 0) - 1]
+  while (field < 0 && row > 0) field = count(--row) - 1
+  return field < 0 ? open : { ...open, row, field, entry: NO_ENTRY }
 }
 
 /** The field at hand set by a press; null where the key is none of its setter's. */

@@ -72,7 +72,7 @@ export function routeOf(
     box.shape.keying.copy && switches.length > 0 ? arborescence(matrix.weights, matrix.roots) : null
   const orders = [
     ...(tree ? [ordered(switches, (n) => tree.parent[n]!)] : []),
-    ...plainOrders(box, switches, matrix),
+    ...plainOrders(box, switches, matrix, start),
   ]
   const ways = orders.map((order) => stepsOf(box, switches, matrix, order, start))
   const steps = ways.length === 0 ? [] : ways.reduce((least, way) => (sum(way) < sum(least) ? way : least))
@@ -323,15 +323,34 @@ class Lowest {
 }
 
 /** By bank: each from nothing, each from the one before it, each from the cheapest before it. */
-function plainOrders(box: Box, jobs: readonly Job[], { weights, roots }: Weights): Order[] {
+function plainOrders(
+  box: Box,
+  jobs: readonly Job[],
+  { weights, roots, bases }: Weights,
+  start: Choices,
+): Order[] {
+  const { copy, toSwitch } = box.shape.keying
   const size = jobs.length
   const scratch = jobs.map((_, n) => ({ n, parent: -1 }))
-  if (!box.shape.keying.copy) return [scratch]
+  if (!copy) return [scratch]
   const previous = jobs.map((_, n) => ({ n, parent: n - 1 }))
+  // Where what is copied is opened first, the way there from the bank one is in counts as well.
+  const opensSource =
+    copy.way === 'to' && toSwitch.some((move) => move.do === 'choose' && move.from === 'here')
+  const at = jobs.map(({ place }) => choicesOf(place))
+  let here = start
   const earlier = jobs.map((_, n) => {
-    let [least, parent] = [roots[n]!, -1]
-    for (let u = 0; u < n; u++)
-      if (weights[n * size + u]! < least) [least, parent] = [weights[n * size + u]!, u]
+    const way = (to: Choices) => (opensSource ? herePresses(box, toSwitch, here, to) : 0)
+    const base = bases[n]!
+    const root = base.kind === 'copy' ? choicesOf(base.from) : at[n]!
+    let [least, parent] = [roots[n]! + way(root), -1]
+    for (let u = n - 1; u >= 0; u--) {
+      const presses = weights[n * size + u]!
+      if (presses >= least) continue
+      const all = presses + way(at[u]!)
+      if (all < least) [least, parent] = [all, u]
+    }
+    here = at[n]!
     return { n, parent }
   })
   return [scratch, previous, earlier]

@@ -204,7 +204,9 @@ describe('how a controller is keyed in', () => {
     const { walk } = USUAL_KEYINGS
     const issues = (one: unknown) =>
       keyingSchema.safeParse(one).error?.issues.map(({ message }) => message) ?? []
-    expect(issues({ ...walk, reach: { how: 'through', next: 'nowhere' } })).toEqual(['no key "nowhere"'])
+    expect(issues({ ...walk, reach: { how: 'through', next: 'nowhere', back: null } })).toEqual([
+      'no key "nowhere"',
+    ])
     expect(issues({ ...walk, fields: [...walk.fields.slice(1), walk.fields[0]] })).toEqual([
       'the kind must come first',
     ])

@@ -141,6 +141,18 @@ function lastTicked(rig: Rig, controller: Controller, held: ReadonlyMap<string, 
   return place ? choicesOf(place) : NOWHERE
 }
 
+/** What is known to stand in a controller, by place: what does not fit it any more is not known. */
+export function knownIn(rig: Rig, controller: Controller): ReadonlyMap<string, Content> {
+  const shape = shapeOf(rig, controller)
+  const all = new Map<string, Content>()
+  for (const [key, { content }] of heldIn(rig, controller)) {
+    const place = placeOfKey(rig, controller, key)
+    const known = place && knownContent(shape, place, content)
+    if (known) all.set(key, known)
+  }
+  return all
+}
+
 /** What was kept of a place, as long as it still is something that could stand there; else nobody knows. */
 function knownContent(shape: RowShape, place: Place, content: Content | null): Content | null {
   if (!content) return null

@@ -1,6 +1,6 @@
 import { LAYERS } from '../rig/table/switch'
 import type { Move } from '../rig/table/keying'
-import { KEPT_LISTS, type KeptList, type Place } from './board'
+import { KEPT_LISTS, keptCount, type KeptList, type Place } from './board'
 import type { RowShape } from './rows'
 import { settingPresses, settingStrokes, type Domain, type Stroke } from './setting'
 
@@ -41,17 +41,9 @@ export function choiceDomain({ shape, places }: Box, what: Chosen, list: number)
 }
 
 function countDomain({ controller }: RowShape, list: KeptList): Domain {
-  switch (list) {
-    case 'combo':
-      return { size: controller.combos?.count ?? 1, first: controller.combos?.first ?? 1 }
-    case 'macro':
-      return { size: Math.max(1, controller.macros), first: 1 }
-    case 'enter':
-    case 'leave':
-      return { size: controller.bankCount, first: controller.firstBank }
-    case 'power':
-      return { size: 1, first: 1 }
-  }
+  const size = Math.max(1, keptCount(controller, list))
+  if (list === 'combo') return { size, first: controller.combos?.first ?? 1 }
+  return { size, first: list === 'enter' || list === 'leave' ? controller.firstBank : 1 }
 }
 
 /** The key of a switch as it is named when it is stepped on. */

@@ -4,8 +4,8 @@ import { hexOf } from '../midi/hexBytes'
 import type { MidiMessage } from '../midi/message'
 import { boardOf, placeOfKey, type Unit } from '../keyin/board'
 import type { Content, ListId } from '../keyin/content'
-import { heldIn } from '../keyin/held'
 import type { Row } from '../keyin/rows'
+import { knownIn } from '../keyin/sheet'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
@@ -23,10 +23,7 @@ export function standInOf(rig: Rig, controller: Controller, box: StandInBox): Ri
   const [device] = inOrder(rig.devices)
   if (!device) return rig
   const units = boardOf(rig, controller)
-  const held =
-    box === 'keyedIn'
-      ? new Map([...heldIn(rig, controller)].map(([key, { content }]) => [key, content]))
-      : slipsOf(units)
+  const held = box === 'keyedIn' ? knownIn(rig, controller) : slipsOf(units)
   const switches: { [id: string]: Footswitch } = { ...rig.switches }
   const emptied = (one: Footswitch): Footswitch => ({
     ...one,

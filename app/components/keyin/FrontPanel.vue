@@ -3,11 +3,10 @@ import Button from 'primevue/button'
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import {
   boxOfController,
-  heldIn,
+  knownIn,
   panelView,
   pressPanel,
   startPanel,
-  type Content,
   type Controller,
   type KeyInLine,
   type Panel,
@@ -34,11 +33,7 @@ const box = computed((): PanelBox => boxOfController(rig, controller))
 const keying = computed(() => box.value.shape.keying)
 
 /** What is known to be in the controller; where nobody knows it is taken for empty. */
-const stored = computed(() => {
-  const all = new Map<string, Content>()
-  for (const [key, { content }] of heldIn(rig, controller)) if (content) all.set(key, content)
-  return all
-})
+const stored = computed(() => knownIn(rig, controller))
 const panel = shallowRef<Panel>(startPanel())
 const restart = () => {
   stopPlaying()

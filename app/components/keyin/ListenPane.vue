@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import {
   byIndex,
   gestureKey,
@@ -31,6 +31,18 @@ const listen = useListenStore()
 const midi = useMidiStore()
 const rigs = useRigStore()
 const { clock } = usePlatform()
+
+watch(
+  () => controller.id,
+  (id) => {
+    if (listen.controllerId !== id) {
+      listen.end()
+      listen.forget()
+      listen.controllerId = id
+    }
+  },
+  { immediate: true },
+)
 
 const away = computed(() => (midi.state === 'open' || midi.state === 'unasked' ? '' : MIDI_TEXT[midi.state]))
 const banks = computed(() => byIndex(rig.banks).filter(({ controllerId }) => controllerId === controller.id))

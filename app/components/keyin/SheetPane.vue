@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import {
+  inOrder,
   keyingOf,
   sayAllKeyedIn,
   sayNothingKeyedIn,
@@ -45,6 +46,8 @@ const emit = defineEmits<{ choose: [key: string]; go: [tab: 'manner' | 'listen']
 
 const rigs = useRigStore()
 const { clock } = usePlatform()
+/** Papers are of the first controller. */
+const isFirst = computed(() => inOrder(rig.controllers)[0]?.id === controller.id)
 const keying = computed(() => keyingOf(controller))
 
 const said = (): Said => ({
@@ -122,7 +125,9 @@ const toldLeast = computed(() =>
       <p v-if="isOld" role="status" class="soft">Working it out again</p>
       <p class="mono">{{ done.length }} of {{ all }} in the controller</p>
       <progress :value="done.length" :max="Math.max(1, all)" aria-label="In the controller" />
-      <a class="word" :href="paperAddress(rigs.rigId ?? '', 'key-in', 'a4', rigs.stamp)">Print (PDF)</a>
+      <a v-if="isFirst" class="word" :href="paperAddress(rigs.rigId ?? '', 'key-in', 'a4', rigs.stamp)"
+        >Print (PDF)</a
+      >
       <button type="button" class="word" :aria-expanded="isSaying" @click="isSaying = !isSaying">
         What is in the controller?
       </button>

@@ -30,7 +30,7 @@ export const digits: Keying = {
     choose('place', { how: 'itself', holdMs: 0 }),
   ],
   toKept: [push('lists'), choose('list', places), push('ok'), choose('count', places), push('ok')],
-  reach: { how: 'through', next: 'ok' },
+  reach: { how: 'through', next: 'ok', back: null },
   clear: [press('empty', 1000)],
   copy: {
     way: 'to',

@@ -30,7 +30,7 @@ export const menu: Keying = {
     push('push'),
   ],
   toKept: [push('menu', 1000), choose('list', dial), push('push'), choose('count', dial), push('push')],
-  reach: { how: 'through', next: 'next' },
+  reach: { how: 'through', next: 'next', back: 'before' },
   clear: [press('empty'), press('push')],
   copy: {
     way: 'from',

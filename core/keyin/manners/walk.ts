@@ -27,7 +27,7 @@ export const walk: Keying = {
     choose('place', { how: 'itself', holdMs: 2000 }),
   ],
   toKept: [push('lists', 2000), choose('list', value), push('field'), choose('count', value), push('field')],
-  reach: { how: 'through', next: 'field' },
+  reach: { how: 'through', next: 'field', back: null },
   clear: [press('both', 3000)],
   copy: {
     way: 'from',

@@ -122,8 +122,8 @@ const movesSchema = z.array(moveSchema).min(1).max(12)
 
 /** How one gets from field to field of what is open. */
 const reachSchema = z.discriminatedUnion('how', [
-  /** All fields of all rows one behind the other, and from the last to the first. */
-  z.strictObject({ how: z.literal('through'), next: keyIdSchema }),
+  /** All fields of all rows one behind the other, and from the last to the first; `back` up to the first. */
+  z.strictObject({ how: z.literal('through'), next: keyIdSchema, back: keyIdSchema.nullable() }),
   /** Rows one below the other; `enter` opens one, `next` goes through its fields, `back` closes it. */
   z.strictObject({
     how: z.literal('enter'),

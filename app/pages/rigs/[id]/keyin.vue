@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { boardOf, DEVICE_SHEET, deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
+import { DEVICE_SHEET, deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -59,7 +59,6 @@ const chosen = computed(
   () => lines.value.find(({ key }) => key === chosenKey.value) ?? lines.value[0] ?? null,
 )
 
-const planned = computed(() => (controller.value ? boardOf(rig.value, controller.value).length : 0))
 const deviceLines = computed(() => deviceSheet(rig.value))
 const devicesLeft = computed(
   () => deviceLines.value.filter((line) => tickOf(rig.value, line) === null).length,
@@ -68,7 +67,7 @@ const devicesLeft = computed(
 const summary = computed(() => {
   if (!controller.value) return 'No controller yet'
   if (!sheet.value) return 'Working it out'
-  if (planned.value === 0 && lines.value.length === 0) return 'Nothing to key in yet'
+  if (sheet.value.right.length === 0 && lines.value.length === 0) return 'Nothing to key in yet'
   if (lines.value.length === 0) return 'All is in the controller'
   return `${count(lines.value.length, 'line')} left, ${count(sheet.value.presses, 'press', 'presses')}, ${durationText(sheet.value.seconds)}`
 })
