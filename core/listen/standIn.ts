@@ -129,8 +129,12 @@ export function rowMessage([kind, a = 0, b = 0, c = 0]: Row): MidiMessage | null
 /** The plan with the usual slips: a program one off, a control on the next channel, and two switches the wrong way round. */
 export function slipsOf(units: readonly Unit[]): HeldBoard {
   const held = new Map(units.map(({ key, content }) => [key, content]))
+  // Those that send messages and do nothing else: what comes of a slip is then plain to hear.
   const plain = units.filter(
-    ({ place, content }) => place.kind === 'switch' && content.lists[0]!.rows.length > 0,
+    ({ place, content }) =>
+      place.kind === 'switch' &&
+      content.lists[0]!.rows.length > 0 &&
+      content.lists.every(({ rows }) => rows.every((row) => row[0] === 'wait' || rowMessage(row) !== null)),
   )
   const slip = (kind: Row[0], alter: (row: Row) => Row, beside: ReadonlySet<string>): string | null => {
     const unit = plain.find(
@@ -150,8 +154,18 @@ export function slipsOf(units: readonly Unit[]): HeldBoard {
   const note = (key: string | null) => key !== null && used.add(key)
   note(slip('program', ([kind, channel, number]) => [kind, channel!, number! > 0 ? number! - 1 : 1], used))
   note(slip('control', ([kind, channel, ...rest]) => [kind, (channel! + 1) % 16, ...rest], used))
-  const [a, b] = plain.filter(({ key }) => !used.has(key))
-  if (a && b && a.place.kind === 'switch' && b.place.kind === 'switch' && a.place.bank === b.place.bank) {
+  // Two of one bank, each with one press that does something.
+  const rest = plain.filter(
+    ({ key, place, content }) =>
+      !used.has(key) &&
+      place.kind === 'switch' &&
+      place.jack === '' &&
+      content.lists.every(({ id, rows }) => id === 'p0' || rows.length === 0),
+  )
+  const bankOf = ({ place }: Unit) => (place.kind === 'switch' ? `${place.bank}/${place.layer}` : '')
+  const a = rest.find((one, n) => rest.slice(n + 1).some((other) => bankOf(other) === bankOf(one)))
+  const b = a && rest.find((other) => other !== a && bankOf(other) === bankOf(a))
+  if (a && b) {
     held.set(a.key, b.content)
     held.set(b.key, a.content)
   }

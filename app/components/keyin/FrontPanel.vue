@@ -366,6 +366,11 @@ header h2 {
   border-left: 3px solid transparent;
 }
 
+.rows .word {
+  min-height: 24px;
+  text-align: left;
+}
+
 .here {
   border-left-color: var(--ink);
   background: var(--ground);

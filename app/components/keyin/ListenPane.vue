@@ -145,7 +145,7 @@ const keep = () =>
     </p>
     <p v-if="heard.length > 0" class="row">
       <Button label="Keep what was heard" size="small" severity="secondary" @click="keep" />
-      <Button label="Begin anew" size="small" severity="secondary" variant="text" @click="listen.forget" />
+      <Button label="Begin anew" size="small" severity="secondary" @click="listen.forget" />
       <span class="soft">Kept, the sheet says what mends it, key by key.</span>
     </p>
     <section v-for="{ bank, all } in groups" :key="bank.id">
