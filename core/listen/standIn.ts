@@ -3,7 +3,7 @@ import { encodeMessage } from '../midi/encode'
 import { hexOf } from '../midi/hexBytes'
 import type { MidiMessage } from '../midi/message'
 import { boardOf, placeOfKey, type Unit } from '../keyin/board'
-import type { Content, ListId } from '../keyin/content'
+import { sameContent, type Content, type ListId } from '../keyin/content'
 import type { Row } from '../keyin/rows'
 import { knownIn } from '../keyin/sheet'
 import { byIndex, inOrder, type Rig } from '../rig/rig'
@@ -40,7 +40,10 @@ export function standInOf(rig: Rig, controller: Controller, box: StandInBox): Ri
     const content = held.get(unit.key)
     const one = own(rig.switches, unit.switchId ?? '')
     if (!content || !one || !placeOfKey(rig, controller, unit.key)) continue
-    switches[one.id] = heldSwitch(rig, controller, one, content, held, device.id)
+    // As planned it does all of it, also what rows cannot say here.
+    switches[one.id] = sameContent(content, unit.content)
+      ? one
+      : heldSwitch(rig, controller, one, content, held, device.id)
   }
   return { ...rig, switches }
 }
