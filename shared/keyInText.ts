@@ -84,7 +84,7 @@ export function strokeText(controller: Controller, keying: Keying, stroke: Strok
     return at === undefined
       ? `Hold ${name} for ${count(runs, 'fast step')}`
       : `Hold ${name} until ${at === ' ' ? 'a space' : at} shows`
-  return holdMs === undefined ? `${name}${often}` : `Hold ${name} ${seconds(holdMs)}${often}`
+  return holdMs === undefined ? `${name}${often}` : `Hold ${name} for ${seconds(holdMs)}${often}`
 }
 
 function keyName(controller: Controller, keying: Keying, key: string): string {

@@ -45,32 +45,18 @@ function send(deviceId: string, line: ChecklistLine): void {
           : 'Sent messages go to the simulated devices only, until a port is chosen under Real MIDI.'
       }}
     </p>
-    <ChecklistPane
-      v-for="device in devices"
-      :key="device.id"
-      class="device"
-      :rig="rig"
-      :title="device.name"
-      :lines="device.lines"
-      nothing=""
-      is-part
-    >
-      <template #line="{ line }">
-        <Button
-          v-if="hexesOf(line).length > 0"
-          :label="`Send ${hexesOf(line).map(hexText).join(', ')}`"
-          size="small"
-          severity="secondary"
-          @click="send(device.id, line)"
-        />
-      </template>
-    </ChecklistPane>
+    <div v-for="device in devices" :key="device.id">
+      <ChecklistPane :rig="rig" :title="device.name" :lines="device.lines" nothing="" is-part>
+        <template #line="{ line }">
+          <Button
+            v-if="hexesOf(line).length > 0"
+            :label="`Send ${hexesOf(line).map(hexText).join(', ')}`"
+            size="small"
+            severity="secondary"
+            @click="send(device.id, line)"
+          />
+        </template>
+      </ChecklistPane>
+    </div>
   </div>
 </template>
-
-<style scoped>
-.tab-pane .device {
-  min-height: max-content;
-  overflow: visible;
-}
-</style>

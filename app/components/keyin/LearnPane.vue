@@ -214,4 +214,12 @@ const draw = () => starts.openFile(learn.file(name.value))
 .doubt {
   color: var(--warning);
 }
+
+/* On a phone the page scrolls, not a part of it: the sheet lies beside the controller. */
+@media (max-width: 620px) {
+  .tab-pane {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

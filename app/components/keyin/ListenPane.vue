@@ -261,4 +261,12 @@ li.asked {
   padding: 0 8px 6px 60px;
   color: var(--error);
 }
+
+/* On a phone the page scrolls, not a part of it: the sheet lies beside the controller. */
+@media (max-width: 620px) {
+  .tab-pane {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

@@ -304,4 +304,12 @@ const FIELD_TEXT: Record<Keying['fields'][number]['field'], string> = {
   gap: 8px;
   padding: 2px 0;
 }
+
+/* On a phone the page scrolls, not a part of it: the sheet lies beside the controller. */
+@media (max-width: 620px) {
+  .tab-pane {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

@@ -336,7 +336,13 @@ summary {
   font-weight: 600;
 }
 
+/* On a phone the page scrolls, not a part of it: the sheet lies beside the controller. */
 @media (max-width: 620px) {
+  .tab-pane {
+    flex: none;
+    overflow: visible;
+  }
+
   .line {
     grid-template-columns: minmax(0, 1fr) 42px;
     gap: 0 8px;
