@@ -28,6 +28,12 @@ test('keys a line in: its presses played on the panel leave the plan, and a tick
     .press('Enter')
   await panel(page).getByRole('button', { name: 'At once' }).press('Enter')
   await expect(panel(page)).toContainText('It holds what the plan says.')
+  // A line further down copies what one before it will have made.
+  const copied = page.getByRole('button', { name: /^Switch 3.*Copy of bank 5, switch 1/ })
+  await copied.press('Enter')
+  await panel(page).getByRole('button', { name: 'Play bank 5, switch 3', exact: true }).press('Enter')
+  await panel(page).getByRole('button', { name: 'At once' }).press('Enter')
+  await expect(panel(page)).toContainText('It holds what the plan says.')
   // By keys: ticked, taken back by undo, ticked again; what is ticked is still so after a reload.
   await lines(page).first().press('Space')
   await expect(head(page)).toContainText(`${before - 1} lines left`)

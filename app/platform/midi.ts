@@ -114,13 +114,19 @@ export function benchPort(
   after: After,
 ): { readonly out: MidiOut; readonly ports: Pick<MidiPorts, 'onBytes'> } {
   const listeners: Parameters<MidiPorts['onBytes']>[0][] = []
+  /** Under way, the earliest first: browsers round the time of a timer, and one wire lets nothing pass another. */
+  const wire: { readonly bytes: Uint8Array; readonly at: number }[] = []
   return {
     out: {
       ...BENCH,
       send: (bytes, at) => {
-        const copy = Uint8Array.from(bytes)
+        const one = { bytes: Uint8Array.from(bytes), at }
+        const behind = wire.findLastIndex((other) => other.at <= at)
+        wire.splice(behind + 1, 0, one)
         after(Math.max(0, at - now()), () => {
-          for (const heard of listeners) heard(BENCH, copy, Math.max(at, now()))
+          const due = wire.splice(0, wire.indexOf(one) + 1)
+          for (const { bytes: out, at: then } of due)
+            for (const heard of listeners) heard(BENCH, out, Math.max(then, now()))
         })
       },
     },

@@ -20,10 +20,12 @@ import { usePlatform } from '~/platform/platform'
 import { fullPlaceText, rowPlaceText, strokeText } from '#shared/keyInText'
 
 /** The controller's front panel, simulated: worked by hand, or by a line of the sheet. */
-const { rig, controller, line, end } = defineProps<{
+const { rig, controller, line, before, end } = defineProps<{
   rig: Rig
   controller: Controller
   line: KeyInLine | null
+  /** Lines that come before it: what it copies may be of them. */
+  before: readonly KeyInLine[]
   end: readonly Stroke[]
 }>()
 
@@ -135,8 +137,10 @@ const flat = (strokes: readonly Stroke[]): Press[] =>
 function playLine(): void {
   if (!line) return
   restart()
-  // Where the sheet expects the controller to stand: the bank of what was ticked last.
-  panel.value = { ...panel.value, chosen: line.from }
+  // As the sheet expects it: all lines before are done, and the controller is in the bank of the last.
+  const done = new Map(stored.value)
+  for (const { key, wanted } of before) done.set(key, wanted)
+  panel.value = { ...startPanel(done), chosen: line.from }
   waiting.value = [...line.steps.flatMap(({ strokes }) => flat(strokes)), ...flat(end)]
   next()
 }

@@ -59,6 +59,8 @@ const chosen = computed(
   () => lines.value.find(({ key }) => key === chosenKey.value) ?? lines.value[0] ?? null,
 )
 
+const before = computed(() => (chosen.value ? lines.value.slice(0, lines.value.indexOf(chosen.value)) : []))
+
 const deviceLines = computed(() => deviceSheet(rig.value))
 const devicesLeft = computed(
   () => deviceLines.value.filter((line) => tickOf(rig.value, line) === null).length,
@@ -124,6 +126,7 @@ const prefix = DEVICE_SHEET
         :rig="rig"
         :controller="controller"
         :line="tab === 'sheet' ? chosen : null"
+        :before="before"
         :end="sheet?.end ?? []"
       />
       <p v-else class="soft">
