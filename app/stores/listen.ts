@@ -7,6 +7,7 @@ import {
   gesturesThatSend,
   hexOf,
   inOrder,
+  mayBePedal,
   judgeBoard,
   own,
   type FootGesture,
@@ -85,15 +86,35 @@ export const useListenStore = defineStore('listen', () => {
     )
   }
 
+  /** A pedal that moves meanwhile is no part of a step, unless the step sends just that. */
+  function withoutPedals(
+    messages: readonly HeardMessage[],
+    planned: readonly HeardMessage[],
+  ): HeardMessage[] {
+    const { rig } = rigs
+    return messages.filter(
+      ({ hex }) => !rig || !mayBePedal(rig, hex) || planned.some((one) => one.hex === hex),
+    )
+  }
+
   function conclude(): void {
-    const sent = together
+    const all = together
     together = []
     stop?.()
     stop = null
     if (!rigs.rig || !controller.value) return
-    if (mode.value === 'inTurn') return take(sent)
+    if (mode.value === 'inTurn') {
+      const planned = askedFor.value ? expectedOf(rigs.rig, askedFor.value).sends : []
+      const sent = withoutPedals(all, planned)
+      // Only a pedal moved: the step is still to come.
+      if (all.length === 0 || sent.length > 0) take(sent)
+      return
+    }
+    if (all.length === 0) return
+    const whole = gesturesThatSend(rigs.rig, controller.value, bankId.value, all)
+    const sent = whole.length > 0 ? all : withoutPedals(all, [])
     if (sent.length === 0) return
-    const meant = gesturesThatSend(rigs.rig, controller.value, bankId.value, sent)
+    const meant = whole.length > 0 ? whole : gesturesThatSend(rigs.rig, controller.value, bankId.value, sent)
     last.value = { sent, meant }
     if (meant.length === 1) put(meant[0]!, sent)
   }

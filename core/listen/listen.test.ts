@@ -210,6 +210,23 @@ describe('listening to a board', () => {
       )
   })
 
+  it('takes a switch for right that begins with another of its presses, since controllers remember where they were', () => {
+    let turned = 0
+    for (let seed = 0; seed < 60; seed++) {
+      const plan = makeListeningRig(seed)
+      const controller = controllerOf(plan)
+      const takes = gesturesOf(plan, controller).map((gesture): Take => {
+        const of = own(plan.switches, gesture.switchId)!.positions.length
+        if (gesture.how !== 'tap' || of === 1) return { gesture, sent: sentBy(plan, gesture) }
+        turned++
+        return { gesture, sent: sentBy(plan, { ...gesture, nth: (gesture.nth + 1) % of }) }
+      })
+      for (const { verdict } of judgeBoard(plan, controller, takes))
+        expect(verdict).toEqual({ kind: 'right' })
+    }
+    expect(turned).toBeGreaterThan(60)
+  })
+
   it('never calls a switch wrong whose messages hang on what was sent before', () => {
     const plan = makeListeningRig(11)
     const id = Object.keys(plan.switches)[0]!

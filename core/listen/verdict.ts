@@ -45,6 +45,7 @@ export function judgeBoard(rig: Rig, controller: Controller, takes: readonly Tak
     const take = last.get(gestureKey(gesture)) ?? null
     return { gesture, take, verdict: take && verdictOf(rig, take) }
   })
+  for (const at of turnedSwitches(rig, judged)) judged[at] = { ...judged[at]!, verdict: { kind: 'right' } }
   const others = new Map<string, string>()
   for (const { gesture, take, verdict } of judged) {
     if (!take || verdict?.kind !== 'wrong' || take.sent.length === 0) continue
@@ -67,6 +68,28 @@ export function judgeBoard(rig: Rig, controller: Controller, takes: readonly Tak
       ...one,
       verdict: { kind: 'wrong', faults: [{ kind: isMutual ? 'swapped' : 'another', gesture: other }] },
     }
+  })
+}
+
+/**
+ * Taps of switches with several positions that began with another than the first: a controller remembers where it was. Places
+ * among the gestures; none where what was heard is no turn of what was planned.
+ */
+function turnedSwitches(rig: Rig, judged: readonly Judged[]): number[] {
+  const bySwitch = new Map<string, number[]>()
+  judged.forEach(({ gesture }, n) => {
+    if (gesture.how !== 'tap') return
+    const key = [gesture.bankId, gesture.layer, gesture.jack, gesture.number].join('/')
+    bySwitch.set(key, [...(bySwitch.get(key) ?? []), n])
+  })
+  return [...bySwitch.values()].flatMap((all) => {
+    const heard = all.filter((n) => judged[n]!.take !== null)
+    if (all.length < 2 || !heard.some((n) => judged[n]!.verdict?.kind === 'wrong')) return []
+    const planned = all.map((n) => expectedOf(rig, judged[n]!.gesture).sends)
+    const isTurned = all.some((_, by) =>
+      heard.every((n) => sameMessages(planned[(all.indexOf(n) + by) % all.length]!, judged[n]!.take!.sent)),
+    )
+    return isTurned ? heard : []
   })
 }
 
