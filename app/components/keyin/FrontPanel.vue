@@ -1,26 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import {
-  boxOfController,
-  knownIn,
-  panelView,
-  pressPanel,
-  startPanel,
-  type Controller,
-  type KeyInLine,
-  type Panel,
-  type PanelBox,
-  type Press,
-  type Rig,
-  type Stroke,
-} from '#core'
+import { computed, ref } from 'vue'
+import type { Controller, KeyInLine, Rig, Stroke } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
-import { usePlatform } from '~/platform/platform'
-import { fullPlaceText, rowPlaceText, strokeText } from '#shared/keyInText'
+import { fullPlaceText, rowPlaceText } from '#shared/keyInText'
+import { usePanel } from './usePanel'
 
 /** The controller's front panel, simulated: worked by hand, or by a line of the sheet. */
-const { rig, controller, line, before, end } = defineProps<{
+const props = defineProps<{
   rig: Rig
   controller: Controller
   line: KeyInLine | null
@@ -29,27 +16,9 @@ const { rig, controller, line, before, end } = defineProps<{
   end: readonly Stroke[]
 }>()
 
-const { clock } = usePlatform()
-
-const box = computed((): PanelBox => boxOfController(rig, controller))
-const keying = computed(() => box.value.shape.keying)
-
-/** What is known to be in the controller; where nobody knows it is taken for empty. */
-const stored = computed(() => knownIn(rig, controller))
-const panel = shallowRef<Panel>(startPanel())
-const restart = () => {
-  stopPlaying()
-  panel.value = startPanel(stored.value)
-}
-watch([keying, stored], restart, { immediate: true })
-
-const view = computed(() => panelView(box.value, panel.value))
-const last = ref('')
-
-function press(one: Press): void {
-  panel.value = pressPanel(box.value, panel.value, one)
-  last.value = strokeText(controller, keying.value, { ...one, times: 1 })
-}
+const { box, keying, panel, view, last, waiting, isRight, press, down, up, play, atOnce, restart } = usePanel(
+  () => props,
+)
 
 /** How long a key is held: by the pointer itself, or as chosen here. */
 const HOLDS = [
@@ -59,58 +28,25 @@ const HOLDS = [
   { value: 3, text: '3 s' },
 ] as const
 const hold = ref<0 | 1 | 2 | 3>(0)
-let downAt = 0
-let downKey = ''
-const down = (key: string) => {
-  downAt = clock.now().getTime()
-  downKey = key
-}
+const keyUp = (key: string) => up(key, hold.value)
 
-/** One fast step for every so many ms it is held. */
-const RUN_MS = 150
-
-function keyUp(key: string): void {
-  const held =
-    hold.value > 0 ? hold.value * 1000 : downKey === key && downAt > 0 ? clock.now().getTime() - downAt : 0
-  downAt = 0
-  const fast = fastOf(key)
-  if (fast !== null && held >= fast && !isCommand(key, held))
-    return press({ key, holdMs: held, runs: Math.max(1, Math.floor((held - fast) / RUN_MS)) })
-  press(held >= 400 ? { key, holdMs: held } : { key })
-}
-
-/** After how long a key runs fast; null for one that does not. */
-function fastOf(key: string): number | null {
-  for (const { set } of keying.value.fields)
-    if (set.how === 'steps' && set.fast && (set.up === key || set.down === key)) return set.fast.afterMs
-  return null
-}
-
-const isCommand = (key: string, held: number): boolean =>
-  [...keying.value.save.keys, ...keying.value.clear, ...keying.value.cancel].some(
-    (one) => one.key === key && one.holdMs > 0 && held >= one.holdMs,
-  )
-
-const switches = computed(() =>
-  box.value.places.map((place, n) => ({
+const switches = computed(() => {
+  const { rows, columns } = props.controller
+  return box.value.places.map((place, n) => ({
     key: `s/${place.jack}/${place.number}`,
-    text: place.jack === '' ? String(place.number) : `jack ${n + 1 - controller.rows * controller.columns}`,
-  })),
-)
-const takesDigits = computed(() =>
-  [
-    ...keying.value.fields.map(({ set }) => set.how),
-    ...ways.value.map((move) => (move.do === 'choose' ? move.set.how : '')),
-  ].includes('digits'),
-)
-const ways = computed(() => [
-  ...keying.value.toSwitch,
-  ...keying.value.toKept,
-  ...(keying.value.copy?.choose ?? []),
-])
-const points = computed(() => ways.value.some((move) => move.do === 'choose' && move.set.how === 'pick'))
-const stepsOn = computed(() => ways.value.some((move) => move.do === 'choose' && move.set.how === 'itself'))
-const banks = computed(() => Array.from({ length: controller.bankCount }, (_, n) => n))
+    text: place.jack === '' ? String(place.number) : `jack ${n + 1 - rows * columns}`,
+  }))
+})
+/** Every way a value or a place is set on this box. */
+const setters = computed(() => {
+  const { fields, toSwitch, toKept, copy } = keying.value
+  const chosen = [...toSwitch, ...toKept, ...(copy?.choose ?? [])]
+  return new Set([
+    ...fields.map(({ set }) => set.how),
+    ...chosen.flatMap((move) => (move.do === 'choose' ? [move.set.how] : [])),
+  ])
+})
+const banks = computed(() => Array.from({ length: props.controller.bankCount }, (_, n) => n))
 
 const pick = (at: string) => press({ key: 'pick', at })
 const typed = ref('')
@@ -118,54 +54,6 @@ function typeLetters(): void {
   for (const letter of typed.value) press({ key: 'type', at: letter })
   typed.value = ''
 }
-const isTyping = computed(() => keying.value.fields.some(({ set }) => set.how === 'type'))
-
-/** The line being played, press by press. */
-const waiting = shallowRef<Press[]>([])
-let stop: (() => void) | null = null
-function stopPlaying(): void {
-  stop?.()
-  stop = null
-  waiting.value = []
-}
-onUnmounted(stopPlaying)
-const PLAY_MS = 140
-
-const flat = (strokes: readonly Stroke[]): Press[] =>
-  strokes.flatMap(({ times, ...one }) => Array.from({ length: times }, () => one))
-
-function playLine(): void {
-  if (!line) return
-  restart()
-  // As the sheet expects it: all lines before are done, and the controller is in the bank of the last.
-  const done = new Map(stored.value)
-  for (const { key, wanted } of before) done.set(key, wanted)
-  panel.value = { ...startPanel(done), chosen: line.from }
-  waiting.value = [...line.steps.flatMap(({ strokes }) => flat(strokes)), ...flat(end)]
-  next()
-}
-
-function next(): void {
-  const [one, ...rest] = waiting.value
-  if (!one) return
-  press(one)
-  waiting.value = rest
-  stop = rest.length > 0 ? clock.after(PLAY_MS, next) : null
-}
-
-function atOnce(): void {
-  const all = waiting.value
-  stopPlaying()
-  for (const one of all) press(one)
-}
-
-const verdict = computed(() => {
-  if (!line || waiting.value.length > 0 || panel.value.presses === 0) return ''
-  const held = panel.value.stored.get(line.key)
-  return held && JSON.stringify(held) === JSON.stringify(line.wanted)
-    ? 'It holds what the plan says.'
-    : 'It does not hold what the plan says.'
-})
 </script>
 
 <template>
@@ -196,11 +84,13 @@ const verdict = computed(() => {
         "
         size="small"
         :disabled="waiting.length > 0"
-        @click="playLine"
+        @click="play"
       />
       <Button v-if="waiting.length > 0" label="At once" size="small" severity="secondary" @click="atOnce" />
       <Button v-else label="Begin anew" size="small" severity="secondary" @click="restart" />
-      <p v-if="verdict" role="status" :class="{ wrong: verdict.includes('not') }">{{ verdict }}</p>
+      <p v-if="isRight !== null" role="status" :class="{ wrong: !isRight }">
+        {{ isRight ? 'It holds what the plan says.' : 'It does not hold what the plan says.' }}
+      </p>
     </div>
     <Button v-else class="begin" label="Begin anew" size="small" severity="secondary" @click="restart" />
     <ChoiceRow label="Keys are pressed" :value="hold" :choices="HOLDS" @choose="hold = $event" />
@@ -216,10 +106,10 @@ const verdict = computed(() => {
         {{ one.name }}
       </button>
     </div>
-    <div v-if="takesDigits" class="keys digits" role="group" aria-label="Digits">
+    <div v-if="setters.has('digits')" class="keys digits" role="group" aria-label="Digits">
       <button v-for="n in 10" :key="n" type="button" @click="press({ key: `d${n - 1}` })">{{ n - 1 }}</button>
     </div>
-    <div v-if="stepsOn" class="keys" role="group" aria-label="Footswitches">
+    <div v-if="setters.has('itself')" class="keys" role="group" aria-label="Footswitches">
       <button
         v-for="one in switches"
         :key="one.key"
@@ -232,7 +122,7 @@ const verdict = computed(() => {
         {{ one.text }}
       </button>
     </div>
-    <div v-if="points" class="picks">
+    <div v-if="setters.has('pick')" class="picks">
       <label
         >Bank
         <select
@@ -252,7 +142,7 @@ const verdict = computed(() => {
           {{ one.text }}
         </button>
       </div>
-      <form v-if="isTyping" class="typing" @submit.prevent="typeLetters">
+      <form v-if="setters.has('type')" class="typing" @submit.prevent="typeLetters">
         <label>Letters <input v-model="typed" maxlength="60" /></label>
         <Button type="submit" label="Type" size="small" severity="secondary" />
       </form>
