@@ -161,7 +161,7 @@ export { bankAndSwitch, bankMap, nthOf, pressesBetween } from './switching/bankM
 export { combosOf, type Combo } from './switching/combos'
 export { doingFirst, listSteps } from './switching/compile'
 export { LOOPER_FUNCTIONS } from './rig/table/action/looper'
-export { hexOf, messageOfHex, readBytes, type HexRefusal } from './midi/hexBytes'
+export { bytesOfHex, hexOf, messageOfHex, readBytes, type HexRefusal } from './midi/hexBytes'
 export { schedule, type TimedMessage } from './switching/schedule'
 export {
   deviceState,

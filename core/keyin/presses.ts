@@ -1,4 +1,4 @@
-import type { Setter } from '../rig/table/keying'
+import { FIELDS, type Setter } from '../rig/table/keying'
 import { PLAIN_LAMP, rowsOf, type Content } from './content'
 import {
   domainOf,
@@ -230,21 +230,7 @@ interface FormField extends FieldAt {
 
 type Form = readonly FormField[]
 
-const SLOTS: readonly string[] = [
-  'kind',
-  'channel',
-  'number',
-  'value',
-  'other',
-  'what',
-  'amount',
-  'every',
-  'bpm',
-  'positions',
-  'group',
-  'light',
-  'colour',
-]
+const SLOTS: readonly string[] = FIELDS.filter((field) => field !== 'letter')
 
 const formOf = (shape: RowShape, kind: Row[0]): Form =>
   fieldsInOrder(shape, kind).map(({ field, at }) => {

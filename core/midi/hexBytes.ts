@@ -34,6 +34,10 @@ export function readBytes(
 export const hexOf = (bytes: Iterable<number>): string =>
   Array.from(bytes, (byte) => byte.toString(16).toUpperCase().padStart(2, '0')).join(' ')
 
+/** The inverse of {@link hexOf}, of text that is known to be hex. */
+export const bytesOfHex = (hex: string): Uint8Array =>
+  Uint8Array.from(hex.split(' '), (byte) => Number.parseInt(byte, 16))
+
 /** The one message that bytes are; null where they are none or several. */
 export function messageOfHex(hex: string): MidiMessage | null {
   const read = readBytes(hex)

@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import {
   byIndex,
+  bytesOfHex,
   sentBy,
   switchesHere,
   type Controller,
@@ -68,11 +69,7 @@ function stepSimulated(): void {
     asked.value === 'hold' && one && one.longPress.length > 0 && controller.pressWithLong === 'release'
   const port = midi.outs.find(({ id }) => id === 'bench')
   const from = midi.now() + 5 + (waits ? controller.longMs : 0)
-  for (const { ms, hex } of sent)
-    port?.send(
-      Uint8Array.from(hex.split(' '), (byte) => Number.parseInt(byte, 16)),
-      from + ms,
-    )
+  for (const { ms, hex } of sent) port?.send(bytesOfHex(hex), from + ms)
 }
 
 const draw = () => starts.openFile(learn.file(name.value))

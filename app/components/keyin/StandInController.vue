@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, onUnmounted, ref } from 'vue'
-import { sentBy, standInOf, type Controller, type FootGesture, type Rig, type StandInBox } from '#core'
+import {
+  bytesOfHex,
+  sentBy,
+  standInOf,
+  type Controller,
+  type FootGesture,
+  type Rig,
+  type StandInBox,
+} from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useListenStore } from '~/stores/listen'
 import { usePlatform } from '~/platform/platform'
@@ -21,11 +29,7 @@ function step(gesture: FootGesture): number {
   const port = midi.outs.find(({ id }) => id === 'bench')
   const sent = sentBy(held.value, gesture)
   const from = midi.now() + 5
-  for (const { ms, hex } of sent)
-    port?.send(
-      Uint8Array.from(hex.split(' '), (byte) => Number.parseInt(byte, 16)),
-      from + ms,
-    )
+  for (const { ms, hex } of sent) port?.send(bytesOfHex(hex), from + ms)
   return sent.length
 }
 
