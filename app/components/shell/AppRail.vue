@@ -220,9 +220,15 @@ kbd {
     font-size: 13px;
   }
 
+  /* A name of several words takes a line for each. */
   .name {
     flex: none;
-    white-space: nowrap;
+    line-height: 1.15;
+    text-align: center;
+  }
+
+  .rail li {
+    min-width: min-content;
   }
 
   .stage.router-link-active {
