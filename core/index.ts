@@ -440,7 +440,7 @@ export { toldSheet, type ToldSheet } from './keyin/told'
 export { switchKey, type Box as PanelBox } from './keyin/ways'
 export { keyingSchema, type Keying, type Setter } from './rig/table/keying'
 export type { KeyIn, KeyInId } from './rig/table/keyIn'
-export { deviceSheet, DEVICE_SHEET } from './setup/deviceSheet'
+export { deviceSheet } from './setup/deviceSheet'
 
 export {
   gestureKey,

@@ -15,7 +15,7 @@ import {
 } from './rows'
 import { digitsOf, type Domain, type Press } from './setting'
 import { shownText } from './showing'
-import { choiceDomain, NOWHERE, opens, switchKey, type Box, type Choices } from './ways'
+import { choiceDomain, choicesOf, NOWHERE, opens, switchKey, type Box, type Choices } from './ways'
 
 /** A simulated front panel: what the controller holds, and where its player is in it. Written on its own: no sheet is asked. */
 export interface Panel {
@@ -189,21 +189,16 @@ function done(
 /** Back to playing, in the bank of what was open. */
 const closed = (panel: Panel, open: Open | null): Panel => ({
   ...panel,
-  chosen: open?.place.kind === 'switch' ? placeChoices(open.place) : panel.chosen,
+  chosen: open?.place.kind === 'switch' ? choicesOf(open.place) : panel.chosen,
   doing: { kind: 'play' },
 })
 
 /** What is copied is looked for from where one is, or from the first. */
 function copyStart(moves: readonly Move[], place: Place): Choices {
-  const chosen = { ...placeChoices(place) }
+  const chosen = { ...choicesOf(place) }
   for (const move of moves) if (move.do === 'choose' && move.from === 'start') chosen[move.what] = 0
   return chosen
 }
-
-const placeChoices = (place: Place): Choices =>
-  place.kind === 'switch'
-    ? { ...NOWHERE, bank: place.bank, layer: LAYERS.indexOf(place.layer), place: place.place }
-    : NOWHERE
 
 function keptDraft(box: Box, panel: Panel, open: Open): Panel {
   return {
@@ -402,7 +397,7 @@ function arrived(
     const place = placeAt(box, chosen, to === 'kept')
     return {
       ...panel,
-      chosen: place.kind === 'switch' ? placeChoices(place) : panel.chosen,
+      chosen: place.kind === 'switch' ? choicesOf(place) : panel.chosen,
       doing: { kind: 'open', open: opened(box, place, held(place)) },
     }
   }
@@ -411,7 +406,7 @@ function arrived(
     return { ...panel, doing: { kind: 'open', open: opened(box, open.place, held(other)) } }
   return {
     ...panel,
-    chosen: placeChoices(other),
+    chosen: choicesOf(other),
     doing: { kind: 'open', open: opened(box, other, contentOf(box, open)) },
   }
 }

@@ -13,7 +13,7 @@ import type { SetValue } from '../rig/table/setValue'
 import { checklist, type ChecklistLine, type Task } from './checklist'
 
 /** The first part of their keys: a tick here is another than one on the checklist. */
-export const DEVICE_SHEET = 'keyin/'
+const DEVICE_SHEET = 'keyin/'
 
 /**
  * What must be set and saved on each device before the controller has anything to call: its MIDI settings, what it learns

@@ -8,7 +8,7 @@ import { useMidiStore } from '~/stores/midi'
 import { hexText } from '~/text/keyIn'
 
 /** What must be set and saved on each device, one device after the other. */
-const { rig, lines } = defineProps<{ rig: Rig; lines: readonly ChecklistLine[]; prefix: string }>()
+const { rig, lines } = defineProps<{ rig: Rig; lines: readonly ChecklistLine[] }>()
 
 const floor = useFloorStore()
 const midi = useMidiStore()

@@ -146,7 +146,10 @@ const keep = () =>
     <p v-if="heard.length > 0" class="row">
       <Button label="Keep what was heard" size="small" severity="secondary" @click="keep" />
       <Button label="Begin anew" size="small" severity="secondary" @click="listen.forget" />
-      <span class="soft">Kept, the sheet says what mends it, key by key.</span>
+      <span class="soft"
+        >Kept, the sheet says what mends it, key by key. Names, lamps and contacts cannot be heard: they are
+        taken to be as planned.</span
+      >
     </p>
     <section v-for="{ bank, all } in groups" :key="bank.id">
       <h3>Bank {{ bank.index + controller.firstBank }} {{ bank.name }}</h3>

@@ -32,6 +32,7 @@ import {
   lineLabel,
 } from '#shared/keyInText'
 import { actionText } from '~/text/actions'
+import { MANNER_TEXT } from '~/text/keyIn'
 import { dayText } from '~/text/times'
 
 /** What must still be keyed in, line by line, and what is in the controller already. */
@@ -230,7 +231,7 @@ const toldLeast = computed(() =>
       </ul>
     </details>
     <p class="soft foot">
-      Keyed in as “{{ keying.manner === 'editor' ? 'an editor on a computer' : 'your front panel' }}” says:
+      {{ MANNER_TEXT[keying.manner].name }}:
       <button type="button" class="word" @click="emit('go', 'manner')">see and adapt the front panel</button>.
     </p>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { DEVICE_SHEET, deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
+import { deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -80,7 +80,6 @@ watch(
     wanted.value = null
   },
 )
-const prefix = DEVICE_SHEET
 </script>
 
 <template>
@@ -114,7 +113,7 @@ const prefix = DEVICE_SHEET
         @choose="chosenKey = $event"
         @go="tab = $event"
       />
-      <DevicesPane v-else-if="tab === 'devices'" :rig="rig" :lines="deviceLines" :prefix="prefix" />
+      <DevicesPane v-else-if="tab === 'devices'" :rig="rig" :lines="deviceLines" />
       <MannerPane v-else-if="tab === 'manner'" :rig="rig" :controller="controller" />
       <ListenPane v-else-if="tab === 'listen'" :rig="rig" :controller="controller" />
       <LearnPane v-else :rig="rig" :controller="controller" />
