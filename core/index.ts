@@ -43,6 +43,15 @@ export { editBetween, NO_RIG, replay, unplay } from './rig/replay'
 export { EDIT_BYTES_MAX, RIG_BYTES_MAX, rigBytes } from './rig/rigBytes'
 export { cutText, keepable, letterCount } from './base/text'
 export { own } from './base/own'
+export {
+  DUMP_BYTES_MAX,
+  DUMP_MESSAGES_MAX,
+  type Dump,
+  type DumpId,
+  type DumpMessage,
+} from './rig/table/dump'
+export { UNKNOWN_DUMPING, type Checksum, type Dumping } from './rig/table/dumping'
+export { NOTE_TABLES, type Note, type NoteAbout, type NoteFact, type NoteId } from './rig/table/note'
 export { perObject } from './base/perObject'
 export { NAME_MAX, nameSchema } from './rig/table/scalars'
 export { change, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'

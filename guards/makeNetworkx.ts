@@ -1,24 +1,4 @@
-import { execFileSync } from 'node:child_process'
-
-/** Whether Debian's python3-networkx is here, or could be put here. */
-export function hasNetworkx(): boolean {
-  if (isThere()) return true
-  try {
-    execFileSync('apt-get', ['install', '-y', 'python3-networkx'], { stdio: 'ignore', timeout: 240_000 })
-  } catch {
-    return false
-  }
-  return isThere()
-}
-
-function isThere(): boolean {
-  try {
-    execFileSync('python3', ['-c', 'import networkx'], { stdio: 'ignore' })
-    return true
-  } catch {
-    return false
-  }
-}
+import { python } from './makePython'
 
 const SCRIPT = `
 import json, sys, networkx
@@ -39,11 +19,4 @@ print(json.dumps(out))
 /** What networkx says the cheapest arborescence of each digraph costs. */
 export const networkxCosts = (
   digraphs: readonly { readonly weights: readonly number[]; readonly roots: readonly number[] }[],
-): number[] =>
-  JSON.parse(
-    execFileSync('python3', ['-c', SCRIPT], {
-      input: JSON.stringify(digraphs),
-      encoding: 'utf8',
-      maxBuffer: 1 << 26,
-    }),
-  ) as number[]
+): number[] => python<number[]>(SCRIPT, digraphs)

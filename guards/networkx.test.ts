@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { arborescence } from '../core/keyin/arborescence'
 import { makeDigraph } from '../core/keyin/makeDigraphs'
-import { hasNetworkx, networkxCosts } from './makeNetworkx'
+import { networkxCosts } from './makeNetworkx'
+import { hasPython } from './makePython'
 
-const isHere = hasNetworkx()
+const isHere = hasPython('networkx', 'python3-networkx')
 
 /** A witness from outside: the graph library of another language (Debian's python3-networkx). */
 describe('networkx finds no cheaper arborescence', () => {

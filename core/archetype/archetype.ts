@@ -55,6 +55,7 @@ export const usualDevice: Omit<DeviceArchetype['fields'], 'name' | 'ports'> = {
   clockHarms: false,
   tapIn: null,
   looper: null,
+  dumping: null,
   relays: [],
   bypass: { kind: 'none' },
   rest: null,

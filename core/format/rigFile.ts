@@ -6,9 +6,9 @@ import { problemsOf, type Path, type Problem } from '../rig/problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 
 const RIG_FILE_FORMAT = 'wire-step-rig'
-const RIG_FILE_VERSION = 12
+const RIG_FILE_VERSION = 13
 /** Files of these are read: what they lack is what it was taken to be then. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, RIG_FILE_VERSION] as const
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, RIG_FILE_VERSION] as const
 
 const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
 
@@ -36,6 +36,9 @@ const tablesSchema = z.strictObject({
   nevers: listSchema('nevers').default([]),
   /** Nor in those up to version 11. */
   keyIns: listSchema('keyIns').default([]),
+  /** Nor in those up to version 12. */
+  dumps: listSchema('dumps').default([]),
+  notes: listSchema('notes').default([]),
 })
 
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */

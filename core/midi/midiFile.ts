@@ -109,6 +109,8 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
   const events: MidiFileEvent[] = []
   let at = from
   let running = 0
+  /** An exclusive message in pieces, of which the last ends in F7 (RP-001, "sysex events"; from memory). */
+  let pieces: number[] | null = null
   // Ticks of events passed over belong to the next one kept.
   let waiting = 0
   while (at < end) {
@@ -141,7 +143,18 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
     if (!length || at + length.length + length.value > end) return refuse({ code: 'badEvent', at })
     const data = bytes.subarray(at + length.length, at + length.length + length.value)
     at += length.length + length.value
-    if (type === META_TYPE.endOfTrack) return accept(events)
+    if (type === META_TYPE.endOfTrack) return pieces ? refuse({ code: 'badEvent', at }) : accept(events)
+    if (status === SYSTEM_STATUS.exclusive || (pieces && status === SYSTEM_STATUS.endOfExclusive)) {
+      if (pieces && status === SYSTEM_STATUS.exclusive) return refuse({ code: 'badEvent', at })
+      pieces = [...(pieces ?? []), ...data]
+      if (pieces.at(-1) !== SYSTEM_STATUS.endOfExclusive) continue
+      const message = exclusiveOf(pieces)
+      if (!message) return refuse({ code: 'badEvent', at })
+      events.push({ delta: waiting, kind: 'message', message })
+      waiting = 0
+      pieces = null
+      continue
+    }
     const event = systemEvent(status, type, data)
     if (event) {
       events.push({ delta: waiting, ...event })
@@ -151,6 +164,13 @@ function decodeTrack(bytes: Uint8Array, from: number, end: number): Result<MidiF
   return refuse({ code: 'endsEarly', at })
 }
 
+/** The one message that its bytes after F0 are, real-time bytes left out; null where they are garbled. */
+function exclusiveOf(data: readonly number[]): MidiMessage | null {
+  const { messages, garbage } = parseMessages([SYSTEM_STATUS.exclusive, ...data])
+  const [message, ...others] = messages.filter(({ kind }) => kind === 'exclusive')
+  return message && others.length === 0 && garbage.length === 0 ? message : null
+}
+
 type Undated<Event> = Event extends unknown ? Omit<Event, 'delta'> : never
 
 function systemEvent(
@@ -158,10 +178,6 @@ function systemEvent(
   type: number | undefined,
   data: Uint8Array,
 ): Undated<MidiFileEvent> | null {
-  if (status === SYSTEM_STATUS.exclusive) {
-    const message = parseMessages([SYSTEM_STATUS.exclusive, ...data]).messages[0]
-    return message ? { kind: 'message', message } : null
-  }
   if (status === SYSTEM_STATUS.endOfExclusive) {
     const [message, ...others] = parseMessages(data).messages
     return message && others.length === 0 ? { kind: 'message', message } : null

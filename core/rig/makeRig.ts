@@ -2,6 +2,8 @@ import { requireChannel } from '../base/channel'
 import { emptyRig, inOrder, type Rig } from './rig'
 import { BLANK_BANK, type Bank } from './table/bank'
 import { USUAL_SWITCHING, type Controller } from './table/controller'
+import type { Dump } from './table/dump'
+import type { Note } from './table/note'
 import type { KeyIn } from './table/keyIn'
 import type { Macro } from './table/macro'
 import type { Cable, CableEnd } from './table/cable'
@@ -124,6 +126,7 @@ export const makeDevice = (
   clockHarms: false,
   tapIn: null,
   looper: null,
+  dumping: null,
   relays: [],
   bypass: { kind: 'none' },
   rest: null,
@@ -301,6 +304,8 @@ export interface RigRows {
   readonly runs?: readonly Run[]
   readonly nevers?: readonly Never[]
   readonly keyIns?: readonly KeyIn[]
+  readonly dumps?: readonly Dump[]
+  readonly notes?: readonly Note[]
 }
 
 /** From the controller's out to the first receiver, from its thru to the next, and so on. */
@@ -335,6 +340,8 @@ export function makeRig(rows: RigRows = {}): Rig {
     runs: byId(rows.runs),
     nevers: byId(rows.nevers),
     keyIns: byId(rows.keyIns),
+    dumps: byId(rows.dumps),
+    notes: byId(rows.notes),
   }
   return { ...rig, cables: byId(rows.cables ?? chained(rig)) }
 }

@@ -10,6 +10,8 @@ import type { Controller } from './table/controller'
 import type { Macro } from './table/macro'
 import type { About } from './table/about'
 import type { Part } from './table/part'
+import type { Dump } from './table/dump'
+import type { Note } from './table/note'
 import type { Show } from './table/show'
 import type { Pedal, PedalRole } from './table/pedal'
 import type { Run, RunStep } from './table/run'
@@ -139,6 +141,10 @@ const referring: Referring = {
       if (thing.kind === 'control') return { path, table: 'controls', id: thing.controlId }
       return { path, table: 'devices', id: thing.deviceId }
     }),
+  dumps: ({ deviceId }) =>
+    deviceId === null ? [] : [{ path: ['deviceId'], table: 'devices', id: deviceId, isMention: true }],
+  notes: ({ about }) =>
+    about === null ? [] : [{ path: ['about'], table: about.table, id: about.id, isMention: true }],
   keyIns: ({ controllerId }) => [{ path: ['controllerId'], table: 'controllers', id: controllerId }],
   practices: ({ pairs }) =>
     pairs.flatMap(({ from, to }, n): Reference[] => [
@@ -314,6 +320,14 @@ const cleaning: { readonly [Table in TableName]?: (row: Tables[Table], keeps: Ke
       off: worksStill ? off : null,
     }
   },
+  dumps: (dump, keeps): Dump => ({
+    ...dump,
+    deviceId: dump.deviceId !== null && keeps('devices', dump.deviceId) ? dump.deviceId : null,
+  }),
+  notes: (note, keeps): Note => ({
+    ...note,
+    about: note.about !== null && keeps(note.about.table, note.about.id) ? note.about : null,
+  }),
   pairs: (pair, keeps): Pair => ({
     ...pair,
     a: keptValues(pair.a, keeps),

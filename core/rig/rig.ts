@@ -5,10 +5,12 @@ import { cableSchema, type Cable } from './table/cable'
 import { controlSchema, type Control } from './table/control'
 import { controllerSchema, type Controller } from './table/controller'
 import { deviceSchema, type Device } from './table/device'
+import { dumpSchema, type Dump } from './table/dump'
 import { keyInSchema, type KeyIn } from './table/keyIn'
 import { macroSchema, type Macro } from './table/macro'
 import { markSchema, type Mark } from './table/mark'
 import { neverSchema, type Never } from './table/never'
+import { noteSchema, type Note } from './table/note'
 import { pairSchema, type Pair } from './table/pair'
 import { partSchema, type Part } from './table/part'
 import { pedalSchema, type Pedal } from './table/pedal'
@@ -45,6 +47,8 @@ export interface Tables {
   readonly practices: Practice
   readonly nevers: Never
   readonly keyIns: KeyIn
+  readonly dumps: Dump
+  readonly notes: Note
 }
 
 export type TableName = keyof Tables
@@ -75,12 +79,23 @@ export const rowSchemas = {
   practices: practiceSchema,
   nevers: neverSchema,
   keyIns: keyInSchema,
+  dumps: dumpSchema,
+  notes: noteSchema,
 } as const
 
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
 /** Tables that have no part in what a floor does. */
-const KEPT_ASIDE: readonly TableName[] = ['marks', 'runs', 'rides', 'practices', 'nevers', 'keyIns']
+const KEPT_ASIDE: readonly TableName[] = [
+  'marks',
+  'runs',
+  'rides',
+  'practices',
+  'nevers',
+  'keyIns',
+  'dumps',
+  'notes',
+]
 
 /** What decides what a floor does. */
 export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
@@ -121,6 +136,8 @@ export const emptyRig = (name: string): Rig => ({
   practices: {},
   nevers: {},
   keyIns: {},
+  dumps: {},
+  notes: {},
 })
 
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''

@@ -5,10 +5,12 @@ import { cables } from './tables/cables'
 import { controls } from './tables/controls'
 import { controllers } from './tables/controllers'
 import { devices } from './tables/devices'
+import { dumps } from './tables/dumps'
 import { keyIns } from './tables/keyIns'
 import { macros } from './tables/macros'
 import { marks } from './tables/marks'
 import { nevers } from './tables/nevers'
+import { notes } from './tables/notes'
 import { pairs } from './tables/pairs'
 import { parts } from './tables/parts'
 import { pedals } from './tables/pedals'
@@ -44,6 +46,8 @@ export const rigTables = {
   practices,
   nevers,
   keyIns,
+  dumps,
+  notes,
 } as const satisfies Record<TableName, unknown>
 
 type Stored<Table extends TableName> = Omit<(typeof rigTables)[Table]['$inferSelect'], 'rigId'>
@@ -73,6 +77,8 @@ export const ROWS_AGREE: { [Table in TableName]: IsSame<Stored<Table>, Tables[Ta
   practices: true,
   nevers: true,
   keyIns: true,
+  dumps: true,
+  notes: true,
   songs: true,
   parts: true,
   shows: true,

@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { U14_MAX } from '../../base/u14'
 import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
 import { portsSchema } from './port'
+import { dumpingSchema } from './dumping'
 import { loopChartSchema } from './looper'
 import { savingSchema } from './saving'
 import { setValuesSchema } from './setValue'
@@ -111,6 +112,8 @@ export const deviceSchema = z.strictObject({
   powerOn: indexSchema.nullable().default(null),
   saving: savingSchema,
   ports: portsSchema,
+  /** What is known of its dumps; null where nothing is. */
+  dumping: dumpingSchema.nullable().default(null),
   spot: spotSchema,
 })
 

@@ -11,6 +11,7 @@ const toRow = (rigId: string, { revision, id, at, edit }: LoggedEdit): EditRow =
   revision,
   id,
   at,
+  name: '',
   label: edit.label,
   changes: edit.changes,
 })

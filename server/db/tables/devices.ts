@@ -30,6 +30,7 @@ export const devices = sqliteTable(
     clockHarms: integer({ mode: 'boolean' }).notNull().default(false),
     tapIn: text({ mode: 'json' }).$type<Device['tapIn']>(),
     looper: text({ mode: 'json' }).$type<Device['looper']>(),
+    dumping: text({ mode: 'json' }).$type<Device['dumping']>(),
     ...boxColumns(),
   },
   (table) => [primaryKey({ columns: [table.rigId, table.id] })],

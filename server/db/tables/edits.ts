@@ -12,6 +12,8 @@ export const edits = sqliteTable(
     revision: integer().notNull(),
     id: text().notNull(),
     at: text().notNull(),
+    /** What the player calls the rig as it was then; empty where it has no name. */
+    name: text().notNull().default(''),
     label: text().$type<EditLabel>().notNull(),
     changes: text({ mode: 'json' }).$type<readonly Change[]>().notNull(),
   },

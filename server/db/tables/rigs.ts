@@ -6,4 +6,6 @@ export const rigs = sqliteTable('rigs', {
   revision: integer().notNull(),
   createdAt: text().notNull(),
   changedAt: text().notNull(),
+  /** Null while it is there; a deleted rig can be brought back. */
+  deletedAt: text(),
 })
