@@ -101,6 +101,21 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
     'core/listen',
     ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/simulate', 'core/keyin', 'core/listen'],
   ],
+  ['core/dump', ['core/base', 'core/midi', 'core/rig', 'core/dump']],
+  ['core/logbook', ['core/base', 'core/rig', 'core/setup', 'core/switching', 'core/logbook']],
+  [
+    'core/history',
+    [
+      'core/base',
+      'core/midi',
+      'core/rig',
+      'core/sound',
+      'core/switching',
+      'core/keyin',
+      'core/setup',
+      'core/history',
+    ],
+  ],
   ['core/practice', ['core/base', 'core/rig', 'core/show', 'core/switching', 'core/practice']],
   [
     'core/stage',

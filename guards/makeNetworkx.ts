@@ -1,4 +1,4 @@
-import { python } from './makePython'
+import { runPython } from './makePython'
 
 const SCRIPT = `
 import json, sys, networkx
@@ -18,5 +18,6 @@ print(json.dumps(out))
 
 /** What networkx says the cheapest arborescence of each digraph costs. */
 export const networkxCosts = (
+  interpreter: string,
   digraphs: readonly { readonly weights: readonly number[]; readonly roots: readonly number[] }[],
-): number[] => python<number[]>(SCRIPT, digraphs)
+): number[] => runPython<number[]>(interpreter, SCRIPT, digraphs)

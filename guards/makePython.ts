@@ -1,9 +1,12 @@
 import { execFileSync } from 'node:child_process'
 
-/** Whether a module of Debian's python3 is here, or could be put here from its package. */
-export function hasPython(module: string, fromPackage: string): boolean {
-  const isThere = () => didRun('python3', ['-c', `import ${module}`])
-  return isThere() || (didRun('apt-get', ['install', '-y', fromPackage]) && isThere())
+/** Debian's own comes first: its packages are for it. */
+const INTERPRETERS = ['/usr/bin/python3', 'python3']
+
+/** A python3 that has a module, or was given it from Debian's package; null where there is none. */
+export function pythonWith(module: string, fromPackage: string): string | null {
+  const found = () => INTERPRETERS.find((one) => didRun(one, ['-c', `import ${module}`])) ?? null
+  return found() ?? (didRun('apt-get', ['install', '-y', fromPackage]) ? found() : null)
 }
 
 function didRun(command: string, args: readonly string[]): boolean {
@@ -16,9 +19,9 @@ function didRun(command: string, args: readonly string[]): boolean {
 }
 
 /** What a script prints as JSON, given `input` as JSON. */
-export const python = <Value>(script: string, input: unknown): Value =>
+export const runPython = <Value>(interpreter: string, script: string, input: unknown): Value =>
   JSON.parse(
-    execFileSync('python3', ['-c', script], {
+    execFileSync(interpreter, ['-c', script], {
       input: JSON.stringify(input),
       encoding: 'utf8',
       maxBuffer: 1 << 26,

@@ -4,9 +4,9 @@ import { dumpMidiFile, syxOf } from '../core/dump/dumpFiles'
 import { messageBytes, readExclusives } from '../core/dump/exclusives'
 import { dumpOf, makeBank, makeStandIn } from '../core/dump/makeDumps'
 import { wireTime } from '../core/midi/wireTime'
-import { hasPython, python } from './makePython'
+import { pythonWith, runPython } from './makePython'
 
-const isHere = hasPython('mido', 'python3-mido')
+const interpreter = pythonWith('mido', 'python3-mido')
 
 const SCRIPT = `
 import io, json, os, sys, tempfile, mido
@@ -35,10 +35,10 @@ interface Read {
 
 /** A witness from outside: the MIDI library of another language (Debian's python3-mido). */
 describe('mido reads our dumps', () => {
-  if (!isHere)
+  if (interpreter === null)
     it.skip('python3-mido is not on this machine and could not be installed: nothing is compared with it')
 
-  it.runIf(isHere)(
+  it.runIf(interpreter !== null)(
     'from MIDI files and .syx files, byte for byte and at their times',
     () => {
       const dumps = Array.from({ length: 60 }, (_, seed) => {
@@ -46,7 +46,8 @@ describe('mido reads our dumps', () => {
         const read = readExclusives(dumpOf(makeStandIn(bank)))
         return read.ok ? read.value.messages : []
       })
-      const read = python<Read[]>(
+      const read = runPython<Read[]>(
+        interpreter!,
         SCRIPT,
         dumps.map((messages) => ({
           mid: [...dumpMidiFile('Tape echo', messages)],

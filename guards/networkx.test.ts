@@ -2,20 +2,20 @@ import { describe, expect, it } from 'vitest'
 import { arborescence } from '../core/keyin/arborescence'
 import { makeDigraph } from '../core/keyin/makeDigraphs'
 import { networkxCosts } from './makeNetworkx'
-import { hasPython } from './makePython'
+import { pythonWith } from './makePython'
 
-const isHere = hasPython('networkx', 'python3-networkx')
+const interpreter = pythonWith('networkx', 'python3-networkx')
 
 /** A witness from outside: the graph library of another language (Debian's python3-networkx). */
 describe('networkx finds no cheaper arborescence', () => {
-  if (!isHere)
+  if (interpreter === null)
     it.skip('python3-networkx is not on this machine and could not be installed: nothing is compared with it')
 
-  it.runIf(isHere)(
+  it.runIf(interpreter !== null)(
     'of 400 digraphs of up to 40 vertices',
     () => {
       const all = Array.from({ length: 400 }, (_, seed) => makeDigraph(seed + 5000, 2 + (seed % 39)))
-      expect(all.map(({ weights, roots }) => arborescence(weights, roots).cost)).toEqual(networkxCosts(all))
+      expect(all.map(({ weights, roots }) => arborescence(weights, roots).cost)).toEqual(networkxCosts(interpreter!, all))
     },
     240_000,
   )

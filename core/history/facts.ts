@@ -1,0 +1,139 @@
+import { own } from '../base/own'
+import type { Edit, EditLabel } from '../rig/edit'
+import type { TableName, Tables } from '../rig/rig'
+import type { KeyIn } from '../rig/table/keyIn'
+
+/** An edit as the log holds it. */
+export interface Logged {
+  readonly revision: number
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly edit: Edit
+}
+
+/** Something that happened in the world, as the log of a rig tells it. */
+export type LogFact = {
+  readonly revision: number
+  readonly at: string
+  /** It came with the rig when its history began: what the plan was then nobody can look up. */
+  readonly isBeginning: boolean
+} & (
+  | { readonly kind: 'made' | 'wentBack' }
+  /** The save of a box was ticked, or unticked again; `key` is the line. */
+  | { readonly kind: 'saved' | 'unsaved'; readonly box: string; readonly key: string }
+  /** Another line of a checklist was ticked, with what it said, or unticked. */
+  | { readonly kind: 'set'; readonly key: string; readonly said: string }
+  | { readonly kind: 'unset'; readonly key: string }
+  /** Places of a controller: in so many stands what was planned, of so many nobody knows. */
+  | {
+      readonly kind: 'keyedIn'
+      readonly how: KeyIn['how']
+      readonly controllerId: string
+      readonly places: number
+      readonly unknown: number
+    }
+  | { readonly kind: 'dumped' | 'dumpGone'; readonly deviceId: string | null; readonly name: string }
+  /** A dump was sent back that was taken at revision `of`. */
+  | { readonly kind: 'sent'; readonly deviceId: string | null; readonly name: string; readonly of: number }
+  | { readonly kind: 'calibrated' | 'tested'; readonly name: string }
+  | { readonly kind: 'practised'; readonly on: string; readonly calls: number; readonly misses: number }
+)
+
+/** Only edits of these labels tell facts. */
+export const FACT_LABELS: readonly EditLabel[] = [
+  'makeRig',
+  'goBack',
+  'tick',
+  'keyIn',
+  'keyInAll',
+  'heardKeyIn',
+  'addDump',
+  'removeDump',
+  'sentDump',
+  'calibratePedal',
+  'testControl',
+  'keepPractice',
+]
+
+const SAVE_LINE = /^(?:keyin\/|show\/)?save\/(.+)$/
+
+/** The box a line of a checklist asks to save; null for other lines. */
+export const savedBox = (key: string): string | null => SAVE_LINE.exec(key)?.[1] ?? null
+
+/** What one edit of the log tells. */
+export function factsOf({ revision, at, edit }: Logged): LogFact[] {
+  const isBeginning = edit.label === 'makeRig'
+  const stamp = { revision, at, isBeginning }
+  const rows = <Table extends TableName>(table: Table) =>
+    edit.changes.flatMap((one) =>
+      one.table === table
+        ? [{ before: one.before as Tables[Table] | null, after: one.after as Tables[Table] | null }]
+        : [],
+    )
+  const facts: LogFact[] = []
+  if (isBeginning || edit.label === 'goBack') facts.push({ ...stamp, kind: isBeginning ? 'made' : 'wentBack' })
+  // What came of going back happened in no world but the plan's.
+  if (edit.label === 'goBack' || !FACT_LABELS.includes(edit.label)) return facts
+
+  for (const { before, after } of rows('marks')) {
+    const key = (after ?? before)!.line
+    const box = savedBox(key)
+    if (box !== null) facts.push({ ...stamp, kind: after ? 'saved' : 'unsaved', box, key })
+    else facts.push(after ? { ...stamp, kind: 'set', key, said: after.said } : { ...stamp, kind: 'unset', key })
+  }
+  facts.push(...keyedIn(rows('keyIns'), edit.label).map((one): LogFact => ({ ...stamp, ...one })))
+  for (const { before, after } of rows('dumps'))
+    if (!before && after) facts.push({ ...stamp, kind: 'dumped', deviceId: after.deviceId, name: after.name })
+    else if (before && !after)
+      facts.push({ ...stamp, kind: 'dumpGone', deviceId: before.deviceId, name: before.name })
+  for (const { before, after } of rows('notes'))
+    if (!before && after?.fact.kind === 'sent')
+      facts.push({
+        ...stamp,
+        kind: 'sent',
+        deviceId: after.about?.table === 'devices' ? after.about.id : null,
+        name: after.fact.dump,
+        of: after.fact.revision,
+      })
+  if (isBeginning) return facts
+  if (edit.label === 'calibratePedal')
+    for (const { after } of rows('pedals'))
+      if (after?.calibration) facts.push({ ...stamp, kind: 'calibrated', name: after.name })
+  if (edit.label === 'testControl')
+    for (const { after } of rows('controls')) if (after) facts.push({ ...stamp, kind: 'tested', name: after.name })
+  for (const { before, after } of rows('practices'))
+    if (after)
+      facts.push({
+        ...stamp,
+        kind: 'practised',
+        on: after.on,
+        calls: after.calls - (before?.calls ?? 0),
+        misses: after.misses - (before?.misses ?? 0),
+      })
+  return facts
+}
+
+type KeyedIn = Omit<Extract<LogFact, { kind: 'keyedIn' }>, 'revision' | 'at' | 'isBeginning'>
+
+/** By controller and by how it is known; a row that went holds nothing as planned. */
+function keyedIn(
+  rows: readonly { readonly before: KeyIn | null; readonly after: KeyIn | null }[],
+  label: EditLabel,
+): KeyedIn[] {
+  const all: { [key: string]: KeyedIn } = {}
+  for (const { before, after } of rows) {
+    const row = (after ?? before)!
+    const how = after?.how ?? (label === 'heardKeyIn' ? 'heard' : 'said')
+    const key = `${how}/${row.controllerId}`
+    const known = own(all, key) ?? {
+      kind: 'keyedIn',
+      how,
+      controllerId: row.controllerId,
+      places: 0,
+      unknown: 0,
+    }
+    const isUnknown = after !== null && after.content === null
+    all[key] = { ...known, places: known.places + (isUnknown ? 0 : 1), unknown: known.unknown + (isUnknown ? 1 : 0) }
+  }
+  return Object.values(all)
+}

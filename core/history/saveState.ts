@@ -1,0 +1,228 @@
+import { boxes } from '../rig/cabling/link'
+import { sheetOf } from '../keyin/sheet'
+import type { Rig } from '../rig/rig'
+import type { Saving } from '../rig/table/saving'
+import { checklist, type ChecklistLine } from '../setup/checklist'
+import { deviceSheet } from '../setup/deviceSheet'
+import type { LogFact } from './facts'
+
+/** Something a box must hold. `gone` was to be there when it was saved, and is not any more. */
+export interface StateLine {
+  readonly key: string
+  readonly line: ChecklistLine
+  readonly change: 'new' | 'other' | 'gone'
+}
+
+/** How a box stands against the plan. */
+export interface BoxState {
+  readonly table: 'controllers' | 'devices'
+  readonly id: string
+  readonly name: string
+  readonly how: Saving['how']
+  /** When it was last saved; null where nobody ever said so. A box that saves by itself is never asked. */
+  readonly saved: { readonly revision: number; readonly at: string } | null
+  /** The last dump that was sent back to it since. */
+  readonly sent: { readonly name: string; readonly at: string } | null
+  /** What it must hold and does not, as far as is known. */
+  readonly changed: readonly StateLine[]
+  /** Ticked as set since it was saved last: lost if it is switched off now, where it does not save by itself. */
+  readonly unsaved: readonly StateLine[]
+  /** Lines of which nobody can tell whether the box holds them. */
+  readonly unknown: readonly StateLine[]
+  /** Lines it holds by the word of the save alone: nobody ticked them. */
+  readonly untold: number
+  /** Places of a controller still to be keyed in. */
+  readonly places: number
+  /** The newest dump of it, and in how much the plan has gone on since; null counts where the plan of then is not known. */
+  readonly copy: { readonly name: string; readonly at: string; readonly changed: number | null } | null
+}
+
+type Held = 'yes' | 'no' | 'unknown'
+
+/** The rig at an earlier revision; null where it cannot be had. */
+export type RigAt = (revision: number) => Rig | null
+
+/**
+ * For every box that keeps something, what has changed since it was last saved or keyed in, from what the log tells. `facts` stand
+ * in the order of the log. A dump that was sent back brings what the box held when it was taken, as far as the dump goes: a line is
+ * held after it only if it was both before and then.
+ */
+export function saveStates(rig: Rig, facts: readonly LogFact[], rigAt: RigAt): BoxState[] {
+  return boxes(rig).flatMap((box) => {
+    const table = 'kind' in box ? 'devices' : 'controllers'
+    if ('kind' in box && box.kind !== 'receiver') return []
+    return [boxState(rig, facts, rigAt, { table, id: box.id, name: box.name, how: box.saving.how })]
+  })
+}
+
+/** Revisions that {@link saveStates} will ask for. */
+export const revisionsAsked = (facts: readonly LogFact[]): number[] => [
+  ...new Set(
+    facts.flatMap((fact) =>
+      fact.isBeginning ? [] : fact.kind === 'saved' || fact.kind === 'dumped' ? [fact.revision] : [],
+    ),
+  ),
+]
+
+function boxState(
+  rig: Rig,
+  facts: readonly LogFact[],
+  rigAt: RigAt,
+  box: Pick<BoxState, 'table' | 'id' | 'name' | 'how'>,
+): BoxState {
+  const now = linesOf(rig, box)
+  const last = facts.at(-1)?.revision ?? 0
+  const account = new Account(facts, rigAt, box)
+  const saved = account.lastSaved(Number.POSITIVE_INFINITY)
+  const before = saved && !saved.isBeginning ? rigAt(saved.revision) : null
+  const was = before && linesOf(before, box)
+  const changed: StateLine[] = []
+  const unsaved: StateLine[] = []
+  const unknown: StateLine[] = []
+  let untold = 0
+  for (const [key, line] of now) {
+    const one: StateLine = { key, line, change: was && !was.has(key) ? 'new' : 'other' }
+    const held = account.held(key, line.said, Number.POSITIVE_INFINITY)
+    if (held === 'yes') untold += account.setAt(key, line.said, Number.POSITIVE_INFINITY) === null ? 1 : 0
+    else if (account.isSetSince(key, line.said, saved?.revision ?? 0)) unsaved.push(one)
+    else if (held === 'unknown') unknown.push(one)
+    else changed.push(one)
+  }
+  if (box.how !== 'itself')
+    for (const [key, line] of was ?? []) if (!now.has(key)) changed.push({ key, line, change: 'gone' })
+  const sent = account.sentAfter(saved?.revision ?? 0, last).at(-1) ?? null
+  const copy = facts.findLast((fact) => fact.kind === 'dumped' && fact.deviceId === box.id)
+  return {
+    ...box,
+    saved: saved && { revision: saved.revision, at: saved.at },
+    sent: sent && { name: sent.name, at: sent.at },
+    changed,
+    unsaved,
+    unknown,
+    untold,
+    places: box.table === 'controllers' ? (sheetOf(rig, box.id)?.lines.length ?? 0) : 0,
+    copy:
+      copy?.kind === 'dumped'
+        ? { name: copy.name, at: copy.at, changed: changedSince(now, copy.isBeginning ? null : rigAt(copy.revision), box) }
+        : null,
+  }
+}
+
+type Lines = ReadonlyMap<string, ChecklistLine>
+
+/** What a box must hold, but the save itself: of a device all it must be told, of a controller what its jacks are for. */
+function linesOf(rig: Rig, { table, id }: Pick<BoxState, 'table' | 'id'>): Lines {
+  const all = table === 'devices' ? deviceSheet(rig) : checklist(rig).filter(({ phase }) => phase === 'jacks')
+  return new Map(
+    all
+      .filter(({ about, task }) => about.table === table && about.id === id && task.kind !== 'save')
+      .map((line) => [line.key, line]),
+  )
+}
+
+function changedSince(now: Lines, before: Rig | null, box: Pick<BoxState, 'table' | 'id'>): number | null {
+  if (!before) return null
+  const was = linesOf(before, box)
+  const keys = new Set([...now.keys(), ...was.keys()])
+  return [...keys].filter((key) => now.get(key)?.said !== was.get(key)?.said).length
+}
+
+/** A line may be ticked on the sheet of devices or on the checklist it is taken from. */
+const twins = (key: string): readonly string[] => [key, key.replace(/^keyin\//, '')]
+
+/** What the facts say of one box, up to any revision. */
+class Account {
+  readonly #facts: readonly LogFact[]
+  readonly #rigAt: RigAt
+  readonly #box: Pick<BoxState, 'table' | 'id' | 'how'>
+  readonly #lines = new Map<number, Lines | null>()
+  readonly #last = new Map<number, LogFact | null>()
+
+  constructor(facts: readonly LogFact[], rigAt: RigAt, box: Pick<BoxState, 'table' | 'id' | 'how'>) {
+    this.#facts = facts
+    this.#rigAt = rigAt
+    this.#box = box
+  }
+
+  #linesAt(revision: number): Lines | null {
+    const known = this.#lines.get(revision)
+    if (known !== undefined) return known
+    const rig = this.#rigAt(revision)
+    const lines = rig && linesOf(rig, this.#box)
+    this.#lines.set(revision, lines)
+    return lines
+  }
+
+  /** The last save that had not been taken back by then: a tick that is taken off again was none. */
+  lastSaved(upTo: number): LogFact | null {
+    const known = this.#last.get(upTo)
+    if (known !== undefined) return known
+    const saves: { readonly key: string; readonly fact: LogFact }[] = []
+    for (const fact of this.#facts) {
+      if (fact.revision > upTo) break
+      if ((fact.kind !== 'saved' && fact.kind !== 'unsaved') || fact.box !== this.#box.id) continue
+      if (fact.kind === 'saved') saves.push({ key: fact.key, fact })
+      else {
+        const at = saves.findLastIndex(({ key }) => key === fact.key)
+        if (at >= 0) saves.splice(at, 1)
+      }
+    }
+    const last = saves.at(-1)?.fact ?? null
+    this.#last.set(upTo, last)
+    return last
+  }
+
+  sentAfter(revision: number, upTo: number) {
+    return this.#facts.flatMap((fact) =>
+      fact.kind === 'sent' && fact.deviceId === this.#box.id && fact.revision > revision && fact.revision <= upTo
+        ? [fact]
+        : [],
+    )
+  }
+
+  /** The revision at which a line was last ticked while it said this; null where it was not, or was unticked since. */
+  setAt(key: string, said: string, upTo: number): number | null {
+    let found: number | null = null
+    for (const one of twins(key)) {
+      const last = this.#facts.findLast(
+        (fact) =>
+          (fact.kind === 'set' || fact.kind === 'unset') && fact.key === one && fact.revision <= upTo,
+      )
+      if (last?.kind === 'set' && last.said === said) found = Math.max(found ?? 0, last.revision)
+    }
+    return found
+  }
+
+  /** Ticked after the last save and after all that was sent since. */
+  isSetSince(key: string, said: string, saved: number): boolean {
+    const set = this.setAt(key, said, Number.POSITIVE_INFINITY)
+    const sent = this.sentAfter(saved, Number.POSITIVE_INFINITY).at(-1)?.revision ?? 0
+    return set !== null && set > Math.max(saved, sent)
+  }
+
+  /** Whether the box held a line at a revision. */
+  held(key: string, said: string, upTo: number): Held {
+    const basis = this.#basis(key, said, upTo)
+    const sent = this.sentAfter(basis.revision, upTo)
+    // Dumps taken later than they were sent are of another history.
+    return sent.reduce<Held>(
+      (held, one) => worse(held, one.of >= one.revision ? 'unknown' : this.held(key, said, one.of)),
+      basis.held,
+    )
+  }
+
+  #basis(key: string, said: string, upTo: number): { readonly held: Held; readonly revision: number } {
+    if (this.#box.how === 'itself') {
+      const revision = this.setAt(key, said, upTo)
+      return { held: revision === null ? 'no' : 'yes', revision: revision ?? 0 }
+    }
+    const saved = this.lastSaved(upTo)
+    if (!saved) return { held: 'no', revision: 0 }
+    const then = saved.isBeginning ? null : this.#linesAt(saved.revision)
+    if (!then) return { held: 'unknown', revision: saved.revision }
+    return { held: then.get(key)?.said === said ? 'yes' : 'no', revision: saved.revision }
+  }
+}
+
+const worse = (one: Held, other: Held): Held =>
+  one === 'no' || other === 'no' ? 'no' : one === 'unknown' || other === 'unknown' ? 'unknown' : 'yes'
