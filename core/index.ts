@@ -472,3 +472,31 @@ export { learnSwitch, nextAsked, type LearnDoubt, type SwitchTakes } from './lis
 export { standInOf, STAND_INS, type StandInBox } from './listen/standIn'
 export { learnedRig, type LearnedPlace } from './listen/learnRig'
 export { usualDevice } from './archetype/archetype'
+
+export { readExclusives, messageBytes, dumpLength, type DumpFault, type Piece, type Recording } from './dump/exclusives'
+export { checkDump, withoutRepeats, wrongChecks, type DumpCheck } from './dump/checks'
+export { learnDumping } from './dump/learnDumping'
+export { compareDumps, type DumpDifference, type MessageDifference } from './dump/compareDumps'
+export { splitDump, type SplitBy } from './dump/splitDump'
+export { sendingBack, type SentBack } from './dump/sendingBack'
+export { dumpMidiFile, readDumpMidiFile, readSyx, syxOf, type DumpFileFault } from './dump/dumpFiles'
+export {
+  hearDump,
+  IDENTITY_REQUEST,
+  inNewGo,
+  standInDevice,
+  standInDumping,
+  type StandInDevice,
+} from './dump/standIn'
+export { changeDump, keepDumps, setDumping, type NewDump } from './dump/dumpEdits'
+export { compareRigs, type RigDifference, type SentDifference, type SoundDifference } from './history/compareRigs'
+export { FACT_LABELS, factsOf, type LogFact, type Logged } from './history/facts'
+export { FACT_TABLES, goBack, type BackTo } from './history/goBack'
+export {
+  rowDifference,
+  rowName,
+  type FieldDifference,
+  type RowDifference,
+  type Shown,
+} from './history/rowDifferences'
+export { revisionsAsked, saveStates, type BoxState, type StateLine } from './history/saveState'

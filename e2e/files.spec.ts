@@ -26,8 +26,8 @@ const broken: [name: string, content: string | Buffer, told: string][] = [
   ['a file of another kind', '{"format": "song"}', 'format It is not a rig file of this program'],
   [
     'a newer file',
-    '{"format": "wire-step-rig", "version": 13}',
-    'version It is of version 13; this program reads versions up to 12.',
+    '{"format": "wire-step-rig", "version": 14}',
+    'version It is of version 14; this program reads versions up to 13.',
   ],
   [
     'a file of 50 MB',

@@ -286,9 +286,9 @@ describe.each(PLACES)('with $name', ({ open }) => {
       ['truncated', text.slice(0, 900), '', 'It is not JSON'],
       [
         'of another version',
-        text.replace('"version": 12', '"version": 13'),
+        text.replace('"version": 13', '"version": 14'),
         'version',
-        'It is of version 13',
+        'It is of version 14',
       ],
       [
         'with a channel 17',

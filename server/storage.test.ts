@@ -44,6 +44,9 @@ import {
   type PartId,
   type ShowId,
   type SoundId,
+  UNKNOWN_DUMPING,
+  type Dump,
+  type DumpId,
 } from '#core'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
@@ -51,6 +54,7 @@ import { readEditsBetween } from './db/repositories/editLog'
 import { tidewright } from './demo/tidewright'
 import { completeLogs } from './services/completeLogs'
 import { postEdit } from './services/edits'
+import { nameRevision, rigThen } from './services/history'
 import { createKeptRigs } from './services/keptRigs'
 import { createRig, findHead, findRig, listRigs } from './services/rigs'
 import type { Store } from './services/store'
@@ -567,7 +571,44 @@ describe('a log', () => {
     await store.database.close()
   })
 
-  it.each(Array.from({ length: 11 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
+  // Made before dumps and the logbook: the demo of then, with a switch edited.
+  it('of a database of version 12 opens, is told by its log, and keeps dumps, logbook and names', async () => {
+    await copyFile(new URL('./testing/old/version12.db', import.meta.url), path)
+    const store = await open()
+    const [old] = await listRigs(store)
+    const { rig: found } = (await findRig(store, old!.id))!
+    expect(await told(store, old!.id)).toEqual(found)
+    expect(found.switches['menders-1']).toMatchObject({ label: 'Verse' })
+    expect([found.dumps, found.notes]).toEqual([{}, {}])
+    expect(Object.values(found.devices).every(({ dumping }) => dumping === null)).toBe(true)
+    const [device] = Object.values(found.devices)
+    const dump: Dump = {
+      id: 'dump' as DumpId,
+      order: 1,
+      deviceId: device!.id,
+      of: device!.name,
+      name: 'Bank A',
+      note: '',
+      messages: [{ hex: 'F07D01F7', ms: 0 }],
+      from: 'heard',
+      revision: 2,
+      at: NOW.toISOString(),
+    }
+    const edit = addRow('addDump', 'dumps', dump)
+    expect(await postEdit(store, old!.id, { id: 'new', edit }, NOW)).toMatchObject({ ok: true })
+    const dumping = editRow(found, 'setDumping', 'devices', device!.id, { dumping: UNKNOWN_DUMPING })!
+    expect(await postEdit(store, old!.id, { id: 'how', edit: dumping }, NOW)).toMatchObject({ ok: true })
+    store.kept.forget(old!.id)
+    const { rig: now } = (await findRig(store, old!.id))!
+    expect(now.dumps).toEqual({ dump })
+    expect(now.devices[device!.id]!.dumping).toEqual(UNKNOWN_DUMPING)
+    expect(await told(store, old!.id)).toEqual(now)
+    expect(await nameRevision(store, old!.id, 1, 'As it was')).toBe(true)
+    expect((await rigThen(store, old!.id, 2))!.rig).toEqual(found)
+    await store.database.close()
+  })
+
+  it.each(Array.from({ length: 12 }, (_, n) => `version${n + 1}`))('a rig file of %s opens', async (name) => {
     const text = await readFile(new URL(`./testing/old/${name}.rig.json`, import.meta.url), 'utf8')
     expect(parseRigFile(text)).toMatchObject({ ok: true })
   })

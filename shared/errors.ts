@@ -9,6 +9,7 @@ export const ERRORS = {
   crossSite: { status: 403, message: 'Only pages of this server may read or change its rigs.' },
   notFound: { status: 404, message: 'There is nothing at this address.' },
   noSuchRig: { status: 404, message: 'This rig is not on the server. It may have been deleted.' },
+  noSuchRevision: { status: 404, message: 'This rig never had that revision.' },
   nothingToPrint: {
     status: 404,
     message: 'This rig has nothing to print there yet: strips need switches, a set sheet needs a show.',

@@ -364,7 +364,7 @@ describe('files', () => {
   it('are read by a general-purpose library byte for byte', () => {
     const { messages } = recorded(11)
     const { tracks } = parseMidi(dumpMidiFile('Tape echo', messages))
-    const read = tracks[0]!.flatMap((event) => (event.type === 'sysEx' ? [[0xf0, ...event.data]] : []))
+    const read = tracks[0]!.flatMap((event) => (event.type === 'sysEx' ? [[0xf0, ...Array.from(event.data)]] : []))
     expect(read).toEqual(messages.map((one) => [...messageBytes(one)]))
   })
 

@@ -35,8 +35,8 @@ describe('rig file', () => {
     ['other JSON', '[1, 2]', { code: 'notARigFile' }],
     [
       'another version',
-      altered((file) => (file.version = 13)),
-      { code: 'wrongVersion', found: '13', known: 12 },
+      altered((file) => (file.version = 14)),
+      { code: 'wrongVersion', found: '14', known: 13 },
     ],
     ['no version', altered((file) => delete file.version), { code: 'wrongVersion' }],
     [

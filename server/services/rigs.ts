@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
 import { cutText, editBetween, emptyRig, NAME_MAX, NO_RIG, type Rig } from '#core'
-import type { CreatedReply, RigReply, RigSummary } from '#shared/contract/rigs'
+import type { CreatedReply, DeletedRig, RigReply, RigSummary } from '#shared/contract/rigs'
 import type { Transaction } from '../db/database'
 import { logEdit } from '../db/repositories/editLog'
-import { findRigHead, headQuery, listRigHeads, type RigHead } from '../db/repositories/rigHeads'
+import { findRigHead, headQuery, listDeletedHeads, listRigHeads, type RigHead } from '../db/repositories/rigHeads'
 import { rigOf, rigQueries, writeChanges } from '../db/repositories/rigRows'
 import { rigs } from '../db/schema'
 import { versionOf } from './keptRigs'
@@ -98,9 +98,40 @@ const replyOf = ({ id, revision, changedAt }: RigHead, rig: Rig): RigReply => ({
   rig,
 })
 
-/** False when there was no such rig. Takes its rows and its log with it. */
-export async function deleteRig({ database, kept }: Store, id: string): Promise<boolean> {
-  const gone = await database.write((tx) => tx.delete(rigs).where(eq(rigs.id, id)).returning({ id: rigs.id }))
+/** False when there was no such rig. Its rows and its log stay, until it is forgotten. */
+export async function deleteRig({ database, kept }: Store, id: string, now: Date): Promise<boolean> {
+  const gone = await database.write((tx) =>
+    tx
+      .update(rigs)
+      .set({ deletedAt: now.toISOString() })
+      .where(and(eq(rigs.id, id), isNull(rigs.deletedAt)))
+      .returning({ id: rigs.id }),
+  )
   kept.forget(id)
+  return gone.length > 0
+}
+
+export const listDeletedRigs = ({ database }: Store): Promise<DeletedRig[]> => listDeletedHeads(database.db)
+
+/** False when no such rig was deleted. */
+export async function bringBackRig({ database }: Store, id: string): Promise<boolean> {
+  const back = await database.write((tx) =>
+    tx
+      .update(rigs)
+      .set({ deletedAt: null })
+      .where(and(eq(rigs.id, id), isNotNull(rigs.deletedAt)))
+      .returning({ id: rigs.id }),
+  )
+  return back.length > 0
+}
+
+/** Takes a deleted rig with its rows and its log out for good. False when no such rig was deleted. */
+export async function forgetRig({ database }: Store, id: string): Promise<boolean> {
+  const gone = await database.write((tx) =>
+    tx
+      .delete(rigs)
+      .where(and(eq(rigs.id, id), isNotNull(rigs.deletedAt)))
+      .returning({ id: rigs.id }),
+  )
   return gone.length > 0
 }

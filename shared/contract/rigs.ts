@@ -85,6 +85,18 @@ export interface EditLogReply {
   readonly edits: readonly LoggedEdit[]
 }
 
+/** GET /api/rigs/deleted */
+export interface DeletedRigsReply {
+  readonly rigs: readonly DeletedRig[]
+}
+
+export interface DeletedRig {
+  readonly id: string
+  readonly name: string
+  readonly revision: number
+  readonly deletedAt: string
+}
+
 export interface LoggedEdit extends PostEdit {
   readonly revision: number
   readonly at: string

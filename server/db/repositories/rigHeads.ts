@@ -1,6 +1,6 @@
-import { and, desc, eq, getTableColumns, notExists, sql } from 'drizzle-orm'
+import { and, desc, eq, getTableColumns, isNotNull, isNull, notExists, sql } from 'drizzle-orm'
 import { ABOUT_ID } from '#core'
-import type { LoggedEdit, RigSummary } from '#shared/contract/rigs'
+import type { DeletedRig, LoggedEdit, RigSummary } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
 import { about, banks, controllers, devices, edits, rigs, sounds, switches } from '../schema'
 import { toLoggedEdit } from './editLog'
@@ -12,7 +12,16 @@ export interface RigHead {
   readonly changedAt: string
 }
 
-export const headQuery = (db: Db | Transaction, id: string) => db.select().from(rigs).where(eq(rigs.id, id))
+/** A deleted rig is none, but for who brings it back. */
+const isThere = isNull(rigs.deletedAt)
+
+const { deletedAt: _, ...headColumns } = getTableColumns(rigs)
+
+export const headQuery = (db: Db | Transaction, id: string) =>
+  db
+    .select(headColumns)
+    .from(rigs)
+    .where(and(eq(rigs.id, id), isThere))
 
 /** Null when there is no such rig. */
 export async function findRigHead(db: Db | Transaction, id: string): Promise<RigHead | null> {
@@ -27,16 +36,27 @@ export async function findHeadAndEdit(
   editId: string,
 ): Promise<{ readonly head: RigHead; readonly done: LoggedEdit | null } | null> {
   const [found] = await tx
-    .select({ head: getTableColumns(rigs), edit: edits })
+    .select({ head: headColumns, edit: edits })
     .from(rigs)
     .leftJoin(edits, and(eq(edits.rigId, rigs.id), eq(edits.id, editId)))
-    .where(eq(rigs.id, id))
+    .where(and(eq(rigs.id, id), isThere))
   return found ? { head: found.head, done: found.edit && toLoggedEdit(found.edit) } : null
 }
 
 const rowsOf = (
   table: typeof controllers | typeof devices | typeof sounds | typeof banks | typeof switches,
 ) => sql<number>`(select count(*) from ${table} where ${table.rigId} = ${rigs.id})`.mapWith(Number)
+
+/** The deleted ones, the last deleted first. */
+export async function listDeletedHeads(db: Db): Promise<DeletedRig[]> {
+  const found = await db
+    .select({ id: rigs.id, name: about.name, revision: rigs.revision, deletedAt: rigs.deletedAt })
+    .from(rigs)
+    .innerJoin(about, eq(about.rigId, rigs.id))
+    .where(and(eq(about.id, ABOUT_ID), isNotNull(rigs.deletedAt)))
+    .orderBy(desc(rigs.deletedAt), rigs.id)
+  return found.map((one) => ({ ...one, deletedAt: one.deletedAt! }))
+}
 
 /** All rigs with what they hold, the last changed first. */
 export async function listRigHeads(db: Db): Promise<RigSummary[]> {
@@ -54,7 +74,7 @@ export async function listRigHeads(db: Db): Promise<RigSummary[]> {
     })
     .from(rigs)
     .innerJoin(about, eq(about.rigId, rigs.id))
-    .where(eq(about.id, ABOUT_ID))
+    .where(and(eq(about.id, ABOUT_ID), isThere))
     .orderBy(desc(rigs.changedAt), rigs.id)
   return found.map(({ id, name, revision, changedAt, ...holds }) => ({
     id,
@@ -65,6 +85,7 @@ export async function listRigHeads(db: Db): Promise<RigSummary[]> {
   }))
 }
 
+/** Deleted ones with them: a database that held any has been used. */
 export const countRigs = (db: Db): Promise<number> => db.$count(rigs)
 
 /** Rigs whose log does not tell how they began: those of the first versions. */

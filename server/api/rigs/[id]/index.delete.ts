@@ -4,6 +4,6 @@ import { requireStore, rigIdOf } from '../../../http/context'
 import { deleteRig } from '../../../services/rigs'
 
 export default defineEventHandler(async (event) => {
-  if (!(await deleteRig(requireStore(event), rigIdOf(event)))) throw apiError('noSuchRig')
+  if (!(await deleteRig(requireStore(event), rigIdOf(event), new Date()))) throw apiError('noSuchRig')
   return sendNoContent(event)
 })

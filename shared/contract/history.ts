@@ -1,0 +1,49 @@
+import * as z from 'zod'
+import { NAME_MAX, type EditLabel, type LogFact, type Rig, type RowDifference } from '#core'
+
+/** Revisions in one answer, at most. */
+export const HISTORY_PAGE = 100
+/** Rows told of one revision, at most. */
+export const ROWS_TOLD = 8
+
+/** GET /api/rigs/:id/history?before=N, the newest first. */
+export const historyQuerySchema = z.object({
+  before: z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER).optional(),
+})
+
+export interface HistoryReply {
+  readonly revision: number
+  readonly revisions: readonly RevisionTold[]
+}
+
+export interface RevisionTold {
+  readonly revision: number
+  readonly at: string
+  readonly label: EditLabel
+  /** What the player calls the rig as it was then; empty where it has no name. */
+  readonly name: string
+  /** The first rows it changed, and how many more. */
+  readonly rows: readonly RowDifference[]
+  readonly more: number
+}
+
+/** POST /api/rigs/:id/revisions/:revision; an empty name takes it away. */
+export const nameRevisionSchema = z.strictObject({ name: z.string().trim().max(NAME_MAX) })
+
+/** GET /api/rigs/:id/named */
+export interface NamedReply {
+  readonly named: readonly { readonly revision: number; readonly at: string; readonly name: string }[]
+}
+
+/** GET /api/rigs/:id/revisions/:revision */
+export interface RigThenReply {
+  readonly revision: number
+  readonly at: string
+  readonly rig: Rig
+}
+
+/** GET /api/rigs/:id/logbook?since=N */
+export interface FactsReply {
+  readonly revision: number
+  readonly facts: readonly LogFact[]
+}
