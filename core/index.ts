@@ -54,7 +54,7 @@ export { UNKNOWN_DUMPING, type Checksum, type Dumping } from './rig/table/dumpin
 export { NOTE_TABLES, type Note, type NoteAbout, type NoteFact, type NoteId } from './rig/table/note'
 export { perObject } from './base/perObject'
 export { NAME_MAX, nameSchema } from './rig/table/scalars'
-export { change, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'
+export { change, EDIT_LABELS, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'
 export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'

@@ -1,8 +1,12 @@
-// Puts a backup in the place of the database, and keeps what was there: npm run restore FILE
-import { chmodSync, copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs'
+// Opens a backup (.zip): its rigs come back, nothing is written over. Or puts a copy of a database (.db) in the place of the one
+// there is, and keeps what was there: npm run restore FILE
+import { chmodSync, copyFileSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import { createClient } from '@libsql/client'
+import { pathToFileURL } from 'node:url'
+import { bundle } from './bundle.mjs'
 import { chosenDatabase, contentsOf, fail, saying, stamp, urlOf } from './databaseFile.mjs'
+import { root } from './prepare.mjs'
 
 const [file] = process.argv.slice(2)
 if (!file) fail('Say which backup: npm run restore FILE')
@@ -12,6 +16,14 @@ const to = resolve(chosenDatabase())
 if (from === to) fail('This is the database itself, not a backup of it.')
 
 mkdirSync(dirname(to), { recursive: true, mode: 0o700 })
+const archive = readFileSync(from)
+if (archive.subarray(0, 2).toString('latin1') === 'PK') {
+  const { restoreFile } = await import(pathToFileURL(await bundle('server/backup/restoreTool.ts')).href)
+  const { isDone, lines } = await restoreFile(root, urlOf(to), archive)
+  if (!isDone) fail(`${from} cannot be relied on. Nothing was changed.\n${lines.join('\n')}`)
+  console.log([`Opened ${from}`, `    in ${to}`, ...lines].join('\n'))
+  process.exit(0)
+}
 // Looked at as a copy: looking must not change the backup. What stands beside it in a log of its own comes along.
 const fresh = `${to}.restoring`
 for (const end of ['', '-wal']) if (existsSync(from + end)) copyFileSync(from + end, fresh + end)

@@ -102,4 +102,30 @@ describe('backup and restore', () => {
     expect(Buffer.compare(before, await readFile(join(folder, 'rigs.db')))).toBe(0)
     expect(existsSync(join(folder, 'rigs.db.restoring'))).toBe(false)
   })
+
+  it('a backup in one file is opened on an empty machine by one command; one that was cut changes nothing', async () => {
+    const server = await startTestServer(env)
+    await ask(`${server.url}/api/rigs`, 'POST', { name: 'In the backup' })
+    const archive = Buffer.from(await (await fetch(`${server.url}/api/backup.zip`)).arrayBuffer())
+    await server.stop()
+    collect()
+    const file = join(folder, 'backup.zip')
+    await writeFile(file, archive)
+    env = { DATABASE_URL: `file:${join(folder, 'empty', 'rigs.db')}` }
+    await writeFile(join(folder, 'cut.zip'), archive.subarray(0, archive.length - 40))
+    expect(await script('restore', join(folder, 'cut.zip'))).toMatchObject({
+      code: 1,
+      said: expect.stringContaining('it was cut short'),
+    })
+    expect(await script('restore', file)).toMatchObject({
+      code: 0,
+      said: expect.stringContaining('Back again: In the backup'),
+    })
+    // A second time nothing is done twice.
+    expect(await script('restore', file)).toMatchObject({
+      code: 0,
+      said: expect.stringContaining('in the same state: 1'),
+    })
+    expect(await namesNow()).toEqual(['In the backup'])
+  })
 })

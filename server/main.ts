@@ -16,17 +16,19 @@ async function begin(): Promise<void> {
     (error: unknown) => fail([startWords(error, settings)]),
   )
   endOnSignal(server, services)
+  services.backups.begin()
   for (const line of settings.warnings) console.error(line)
   say(`Wire Step is open at ${addressOf(server)}  (Ctrl-C ends it)`)
 }
 
-function endOnSignal(server: Server, { settings, store, floors }: Services): void {
+function endOnSignal(server: Server, { settings, store, floors, backups }: Services): void {
   let isEnding = false
   const end = async (): Promise<void> => {
     // Asked a second time: at once.
     if (isEnding) process.exit(1)
     isEnding = true
     floors.end()
+    backups.end()
     await hangUp(server)
     await store.database.close()
     say(`Wire Step has ended. All rigs are in ${databasePath(settings.databaseUrl) ?? 'the database'}.`)

@@ -9,6 +9,10 @@ export const ERRORS = {
   crossSite: { status: 403, message: 'Only pages of this server may read or change its rigs.' },
   notFound: { status: 404, message: 'There is nothing at this address.' },
   noSuchRig: { status: 404, message: 'This rig is not on the server. It may have been deleted.' },
+  noBackupFolder: {
+    status: 404,
+    message: 'The database is not on this server, so backups have no folder here. Save them as files.',
+  },
   noSuchRevision: { status: 404, message: 'This rig never had that revision.' },
   nothingToPrint: {
     status: 404,
@@ -31,6 +35,7 @@ export const ERRORS = {
     message: 'The rig would not be valid after this edit, so nothing was changed.',
   },
   invalidFile: { status: 422, message: 'This file cannot be read as a rig, so nothing was changed.' },
+  invalidBackup: { status: 422, message: 'This backup cannot be relied on, so nothing was changed.' },
   tooManyRequests: { status: 429, message: 'Too many requests. Wait a little and try again.' },
   internal: { status: 500, message: 'The server failed. Nothing was changed. Its log says why.' },
   storageBroken: {
@@ -56,6 +61,7 @@ export const ERRORS = {
     status: 503,
     message: 'The database refuses this server. Its token is wrong or has expired.',
   },
+  backupFailed: { status: 507, message: 'The backup was not made. Older ones are still there.' },
   storageFull: { status: 507, message: 'The disk with the database is full. Make room on it.' },
 } as const satisfies Record<string, { status: number; message: string }>
 

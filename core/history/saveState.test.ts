@@ -155,7 +155,7 @@ const MOVES: readonly Move[] = [
       addRow('sentDump', 'notes', {
         id: `n${n}` as NoteId,
         at: at(n),
-        about: { table: 'devices', id: dump.box as never },
+        about: { table: 'devices', id: dump.box },
         name: dump.box,
         text: '',
         fact: { kind: 'sent', dump: dump.name, revision: dump.revision },

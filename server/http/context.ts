@@ -1,5 +1,6 @@
 import { getRouterParam, type H3Event } from 'h3'
 import type { Fonts } from '../paper/sheet'
+import type { Backups } from '../backup/backups'
 import type { Floors } from '../services/floors'
 import type { Store } from '../services/store'
 import type { Settings } from '../start/settings'
@@ -11,6 +12,7 @@ export interface Services {
   readonly settings: Settings
   readonly store: Store
   readonly floors: Floors
+  readonly backups: Backups
   /** Read when a paper is first asked for. */
   readonly fonts: () => Promise<Fonts>
   /** Null: nobody has to sign in. */

@@ -1,4 +1,8 @@
+import { basename, dirname, join, resolve } from 'node:path'
+import { backupFolder } from '../backup/backupFolder'
+import { createBackups } from '../backup/backups'
 import { openDatabase } from '../db/database'
+import { databasePath } from '../db/databaseFile'
 import { settingOr } from '../db/repositories/settings'
 import { seedDemo } from '../demo/seedDemo'
 import type { Fonts } from '../paper/sheet'
@@ -24,8 +28,21 @@ export async function openServices(
     passphrase === null
       ? null
       : await createGate({ passphrase, salt: await settingOr(database, 'salt', newSalt), port, isHttps })
-  return { settings, store, floors: createFloors(database), fonts: readOnce(readFont), gate }
+  const path = databasePath(databaseUrl)
+  const folder = path === null ? null : backupFolder(backupsBeside(path))
+  return {
+    settings,
+    store,
+    floors: createFloors(database),
+    backups: createBackups(database, folder),
+    fonts: readOnce(readFont),
+    gate,
+  }
 }
+
+/** A folder for each database: "rigs.db" has its backups in "rigs-backups". */
+const backupsBeside = (path: string): string =>
+  join(dirname(resolve(path)), `${basename(path).replace(/\.db$/, '')}-backups`)
 
 /** Both faces, kept once they were read. */
 function readOnce(readFont: (weight: keyof Fonts) => Promise<Buffer>): Services['fonts'] {

@@ -61,6 +61,7 @@ export const readFont = (weight: keyof Fonts): Promise<Buffer> =>
 export interface TestServer {
   readonly url: string
   readonly store: Store
+  readonly backups: Services['backups']
   readonly databaseUrl: string
   readonly stop: () => Promise<void>
 }
@@ -81,9 +82,11 @@ export async function startTestServer(
   return {
     url: addressOf(server),
     store: services.store,
+    backups: services.backups,
     databaseUrl: settings.value.databaseUrl,
     stop: async () => {
       services.floors.end()
+      services.backups.end()
       server.closeAllConnections()
       await hangUp(server)
       await services.store.database.close()

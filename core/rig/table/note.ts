@@ -15,7 +15,7 @@ export const NOTE_TABLES = [
   'shows',
 ] as const
 
-const aboutSchema = z.strictObject({ table: z.literal([...NOTE_TABLES]), id: idSchema<(typeof NOTE_TABLES)[number]>() })
+const aboutSchema = z.strictObject({ table: z.literal([...NOTE_TABLES]), id: textSchema(40, 1) })
 
 export type NoteAbout = Readonly<z.infer<typeof aboutSchema>>
 
