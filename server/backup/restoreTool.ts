@@ -14,7 +14,7 @@ export async function restoreFile(
     readFile(join(root, 'server/db/migrations', name), 'utf8'),
   )
   try {
-    const read = await restoreBackup({ database, kept: createKeptRigs(0) }, archive, new Date())
+    const read = await restoreBackup({ database, kept: createKeptRigs() }, archive, new Date())
     if (!read.ok)
       return { isDone: false, lines: read.refusal.map(({ path, reason }) => [path, reason].filter(Boolean).join(': ')) }
     const { restored, same, beside } = read.value
