@@ -500,3 +500,7 @@ export {
   type Shown,
 } from './history/rowDifferences'
 export { revisionsAsked, saveStates, type BoxState, type StateLine } from './history/saveState'
+export { addNote, changeNote, removeNote, type NewNote } from './logbook/noteEdits'
+export { testPlan, type TestHow, type TestLine } from './logbook/testPlan'
+export { testCount, testResult, type TestResult } from './logbook/testResults'
+export { logbookLines, type LogbookLine } from './logbook/logbook'

@@ -102,7 +102,7 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
     ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/simulate', 'core/keyin', 'core/listen'],
   ],
   ['core/dump', ['core/base', 'core/midi', 'core/rig', 'core/dump']],
-  ['core/logbook', ['core/base', 'core/rig', 'core/setup', 'core/switching', 'core/logbook']],
+  ['core/logbook', ['core/base', 'core/midi', 'core/rig', 'core/switching', 'core/history', 'core/logbook']],
   [
     'core/history',
     [
