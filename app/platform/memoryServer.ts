@@ -1,4 +1,5 @@
-import { doEdit, type Rig } from '#core'
+import { doEdit, factsOf, type Rig } from '#core'
+import { USUAL_SCHEDULE } from '#shared/contract/backups'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import { errorReply, type ErrorCode } from '#shared/errors'
 import type { Answer, RigServer } from './rigServer'
@@ -37,6 +38,22 @@ export function memoryServer(
     remove: () => answer(() => null),
     load: (id: string) =>
       id === rigId ? answer(() => ({ id, revision: revision(), changedAt, rig })) : missing(),
+    history: () => answer(() => ({ revision: revision(), revisions: [] })),
+    named: () => answer(() => ({ named: [] })),
+    nameRevision: () => answer(() => null),
+    then: async () => refusal('noSuchRevision'),
+    facts: (_: string, since: number) =>
+      answer(() => ({
+        revision: revision(),
+        facts: log.filter((one) => one.revision > since).flatMap(factsOf),
+      })),
+    deleted: () => answer(() => ({ rigs: [] })),
+    bringBack: async () => refusal('noSuchRig'),
+    forget: async () => refusal('noSuchRig'),
+    backups: () => answer(() => ({ folder: null, schedule: USUAL_SCHEDULE, kept: [], fault: null })),
+    makeBackup: async () => refusal('noBackupFolder'),
+    scheduleBackups: () => answer(() => null),
+    restore: async () => refusal('invalidBackup'),
     postFloor: () => answer(() => ({ followers: 0 })),
     since: (_: string, since: number) =>
       answer(() => ({ revision: revision(), edits: log.filter((one) => one.revision > since) })),

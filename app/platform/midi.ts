@@ -34,7 +34,12 @@ export interface Midi {
   readonly reach: () => MidiReach
   /** Asks the player's leave the first time. */
   readonly open: () => Promise<
-    | { readonly kind: 'open'; readonly ports: MidiPorts }
+    | {
+        readonly kind: 'open'
+        readonly ports: MidiPorts
+        /** Without leave for exclusive messages a browser neither sends them nor hears them. */
+        readonly hasExclusive: boolean
+      }
     | { readonly kind: 'refused' }
     | { readonly kind: 'failed'; readonly reason: string }
   >
@@ -51,7 +56,7 @@ export const browserMidi: Midi = {
       const access = await navigator
         .requestMIDIAccess({ sysex: true })
         .catch(() => navigator.requestMIDIAccess())
-      return { kind: 'open', ports: portsOf(access) }
+      return { kind: 'open', ports: portsOf(access), hasExclusive: access.sysexEnabled }
     } catch (error) {
       if (!(error instanceof DOMException)) throw error
       const isRefused = error.name === 'SecurityError' || error.name === 'NotAllowedError'
@@ -148,6 +153,7 @@ export function memoryMidi(now: () => number, reach: MidiReach = 'ready') {
   let heard: Parameters<MidiPorts['onBytes']>[0] = () => {}
   const midi = {
     answer: 'open' as 'open' | 'refused' | 'failed',
+    hasExclusive: true,
     sent,
     plug: (id: string, name = id) => {
       const out: MidiOut = {
@@ -176,6 +182,7 @@ export function memoryMidi(now: () => number, reach: MidiReach = 'ready') {
       midi.answer === 'open'
         ? {
             kind: 'open',
+            hasExclusive: midi.hasExclusive,
             ports: {
               outs: () => outs,
               ins: () => ins,

@@ -6,6 +6,7 @@ import { browserChartReader, type ChartReader } from './chartReader'
 import { browserFloorFeed, type FloorEars, type FloorFeed } from './floorFeed'
 import { browserKeyInWorker, type KeyInWorker } from './keyInWorker'
 import { browserMidi, type Midi } from './midi'
+import { browserPastWorker, type PastWorker } from './pastWorker'
 import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
 import { browserSoundWorker, type SoundWorker } from './soundWorker'
@@ -32,6 +33,7 @@ export interface Platform {
   readonly openSlowWorker: () => SlowWorker
   readonly openShowWorker: () => ShowWorker
   readonly openKeyInWorker: () => KeyInWorker
+  readonly openPastWorker: () => PastWorker
   readonly openFloorFeed: (rigId: string, ears: FloorEars) => FloorFeed
 }
 
@@ -53,6 +55,7 @@ export const usePlatform = (): Platform =>
     openSlowWorker: browserSlowWorker,
     openShowWorker: browserShowWorker,
     openKeyInWorker: browserKeyInWorker,
+    openPastWorker: browserPastWorker,
     openFloorFeed: browserFloorFeed,
   })
 

@@ -1,7 +1,15 @@
 import type {
+  BackupSchedule,
+  BackupsReply,
+  MadeReply,
+  RestoredReply,
+} from '#shared/contract/backups'
+import type { FactsReply, HistoryReply, NamedReply, RigThenReply } from '#shared/contract/history'
+import type {
   CreatedReply,
   CreateRig,
   CreatedRigsReply,
+  DeletedRigsReply,
   EditLogReply,
   PostEdit,
   RevisionReply,
@@ -35,6 +43,22 @@ export interface RigServer {
   readonly post: (rigId: string, edit: PostEdit) => Promise<Answer<RevisionReply>>
   readonly since: (rigId: string, revision: number) => Promise<Answer<EditLogReply>>
   /** What this tab's floor shows, for screens that follow. */
+  /** What was done before a revision, the newest first; the newest of all without one. */
+  readonly history: (rigId: string, before: number | null) => Promise<Answer<HistoryReply>>
+  readonly named: (rigId: string) => Promise<Answer<NamedReply>>
+  readonly nameRevision: (rigId: string, revision: number, name: string) => Promise<Answer<null>>
+  /** The rig as it was. */
+  readonly then: (rigId: string, revision: number) => Promise<Answer<RigThenReply>>
+  readonly facts: (rigId: string, since: number) => Promise<Answer<FactsReply>>
+  readonly deleted: () => Promise<Answer<DeletedRigsReply>>
+  readonly bringBack: (rigId: string) => Promise<Answer<null>>
+  /** Takes a deleted rig out for good. */
+  readonly forget: (rigId: string) => Promise<Answer<null>>
+  readonly backups: () => Promise<Answer<BackupsReply>>
+  readonly makeBackup: () => Promise<Answer<MadeReply>>
+  readonly scheduleBackups: (schedule: BackupSchedule) => Promise<Answer<null>>
+  /** Opens a backup that is sent, or one of the server's folder by its name. */
+  readonly restore: (from: Blob | string) => Promise<Answer<RestoredReply>>
   readonly postFloor: (rigId: string, post: PostFloor) => Promise<Answer<FloorReply>>
 }
 
@@ -48,6 +72,22 @@ export const browserRigServer: RigServer = {
   load: (rigId) => ask('GET', address(rigId)),
   remove: (rigId) => ask('DELETE', address(rigId)),
   post: (rigId, edit) => ask('POST', `${address(rigId)}/edits`, JSON.stringify(edit)),
+  history: (rigId, before) => ask('GET', `${address(rigId)}/history${before === null ? '' : `?before=${before}`}`),
+  named: (rigId) => ask('GET', `${address(rigId)}/named`),
+  nameRevision: (rigId, revision, name) =>
+    ask('POST', `${address(rigId)}/revisions/${revision}`, JSON.stringify({ name })),
+  then: (rigId, revision) => ask('GET', `${address(rigId)}/revisions/${revision}`),
+  facts: (rigId, since) => ask('GET', `${address(rigId)}/logbook?since=${since}`),
+  deleted: () => ask('GET', '/api/rigs/deleted'),
+  bringBack: (rigId) => ask('POST', `${address(rigId)}/bring-back`, '{}'),
+  forget: (rigId) => ask('POST', `${address(rigId)}/forget`, '{}'),
+  backups: () => ask('GET', '/api/backups'),
+  makeBackup: () => ask('POST', '/api/backups', '{}'),
+  scheduleBackups: (schedule) => ask('POST', '/api/backups/schedule', JSON.stringify(schedule)),
+  restore: (from) =>
+    typeof from === 'string'
+      ? ask('POST', backupAddress(from), '{}')
+      : ask('POST', '/api/backups/restore', from),
   postFloor: (rigId, post) => ask('POST', `${address(rigId)}/floor`, JSON.stringify(post)),
   since: (rigId, revision) => ask('GET', `${address(rigId)}/edits?since=${revision}`),
 }
@@ -55,12 +95,16 @@ export const browserRigServer: RigServer = {
 /** Where all rigs are had as one archive, and brought in. */
 export const ALL_RIGS = '/api/all-rigs.zip'
 
+/** Where everything is had as one backup; and a backup of the server's folder. */
+export const BACKUP_NOW = '/api/backup.zip'
+export const backupAddress = (file: string): string => `/api/backups/${encodeURIComponent(file)}`
+
 /** Where a player signs in, to come back to the page they were on. */
 export const signInAddress = (path: string): string => `/sign-in?to=${encodeURIComponent(path)}`
 
 const address = (rigId: string) => `/api/rigs/${encodeURIComponent(rigId)}`
 
-export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in' | 'key-in'
+export type PaperName = 'strips' | 'cable-tags' | 'set-sheet' | 'stand-in' | 'key-in' | 'test-plan'
 
 /** A paper of a rig as PDF; the browser fetches it itself. */
 export const paperAddress = (rigId: string, name: PaperName, paper: 'a4' | 'letter', stamp: Stamp | null) =>

@@ -12,6 +12,7 @@ import { memoryPage } from '~/platform/page'
 import { providePlatform } from '~/platform/platform'
 import { memoryShowWorker } from '~/platform/showWorker'
 import { memoryKeyInWorker } from '~/platform/keyInWorker'
+import { memoryPastWorker } from '~/platform/pastWorker'
 import { memorySoundWorker } from '~/platform/soundWorker'
 import { useFloorStore } from './floor'
 import { useMidiStore } from './midi'
@@ -33,6 +34,7 @@ export async function makeOpenFloor(rig: Rig, reach: MidiReach = 'ready') {
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openKeyInWorker: memoryKeyInWorker,
+    openPastWorker: memoryPastWorker,
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,

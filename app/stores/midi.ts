@@ -30,6 +30,8 @@ export const useMidiStore = defineStore('midi', () => {
 
   const state = ref<MidiState>(midi.reach() === 'ready' ? 'unasked' : (midi.reach() as 'none' | 'insecure'))
   const reason = ref('')
+  /** Whether the browser sends and hears exclusive messages. */
+  const hasExclusive = ref(true)
   const outs = shallowRef<readonly MidiOut[]>([])
   const ins = shallowRef<readonly MidiIn[]>([])
   const bench = benchPort(midi.now, clock.after)
@@ -67,6 +69,7 @@ export const useMidiStore = defineStore('midi', () => {
     if (answer.kind === 'failed') reason.value = answer.reason
     if (answer.kind !== 'open') return
     const { ports } = answer
+    hasExclusive.value = answer.hasExclusive
     look(ports)
     ports.onChange(() => look(ports))
     ports.onBytes(hear)
@@ -136,6 +139,7 @@ export const useMidiStore = defineStore('midi', () => {
   return {
     state,
     reason,
+    hasExclusive,
     outs: allOuts,
     ins,
     chosen,

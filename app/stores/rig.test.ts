@@ -6,6 +6,7 @@ import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'
 import { memoryFindingWorker } from '../platform/findingWorker'
 import { memoryShowWorker } from '../platform/showWorker'
+import { memoryPastWorker } from '~/platform/pastWorker'
 import { memoryKeyInWorker } from '../platform/keyInWorker'
 import { memorySoundWorker } from '../platform/soundWorker'
 import { memoryChartReader } from '~/platform/chartReader'
@@ -42,6 +43,7 @@ function openTab(keep = memoryKeep()) {
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openKeyInWorker: memoryKeyInWorker,
+      openPastWorker: memoryPastWorker,
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,

@@ -4,7 +4,7 @@ import type { Finding, TableName } from '#core'
 export interface Stage {
   readonly name: string
   readonly page:
-    'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'keyin' | 'stage'
+    'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'keyin' | 'logbook' | 'stage'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */
@@ -21,6 +21,7 @@ export const STAGES: readonly Stage[] = [
   { name: 'Set list', page: 'show', key: 'l', tables: ['parts', 'shows'] },
   { name: 'Proof', page: 'proof', key: 'f', tables: ['nevers'] },
   { name: 'Key-in sheet', page: 'keyin', key: 'y', tables: ['keyIns'] },
+  { name: 'Logbook', page: 'logbook', key: 'n', tables: ['dumps', 'notes'] },
   { name: 'Stage', page: 'stage', key: 'g', tables: ['practices'] },
 ]
 
