@@ -43,18 +43,20 @@ export { editBetween, NO_RIG, replay, unplay } from './rig/replay'
 export { EDIT_BYTES_MAX, RIG_BYTES_MAX, rigBytes } from './rig/rigBytes'
 export { cutText, keepable, letterCount } from './base/text'
 export { own } from './base/own'
-export {
-  DUMP_BYTES_MAX,
-  DUMP_MESSAGES_MAX,
-  type Dump,
-  type DumpId,
-  type DumpMessage,
-} from './rig/table/dump'
+export { DUMP_BYTES_MAX, DUMP_MESSAGES_MAX, type Dump, type DumpId, type DumpMessage } from './rig/table/dump'
 export { UNKNOWN_DUMPING, type Checksum, type Dumping } from './rig/table/dumping'
 export { NOTE_TABLES, type Note, type NoteAbout, type NoteFact, type NoteId } from './rig/table/note'
 export { perObject } from './base/perObject'
 export { NAME_MAX, nameSchema } from './rig/table/scalars'
-export { change, EDIT_LABELS, invertEdit, type Change, type Edit, type EditLabel, type EditRefusal } from './rig/edit'
+export {
+  change,
+  EDIT_LABELS,
+  invertEdit,
+  type Change,
+  type Edit,
+  type EditLabel,
+  type EditRefusal,
+} from './rig/edit'
 export { addRow } from './rig/edits/addRow'
 export { copySwitch } from './rig/edits/copySwitch'
 export { editRow } from './rig/edits/editRow'
@@ -226,7 +228,7 @@ export { heardThrough, type HeardStop } from './setup/soundOff'
 export { firstFloor, type FirstFloor } from './setup/firstFloor'
 export { firstSound } from './setup/firstSound'
 export { checklist, PHASES, type ChecklistLine, type Phase, type Task } from './setup/checklist'
-export { lostTick, tickOf, clearTicks, toggleTick } from './setup/ticks'
+export { lostTick, tickOf, clearTicks, saveAgain, toggleTick } from './setup/ticks'
 export { jackCautions, PHASE_CAUTIONS, taskCautions, type Caution } from './setup/cautions'
 export { guide, type Answer, type Guide, type Question } from './setup/guide'
 
@@ -473,7 +475,14 @@ export { standInOf, STAND_INS, type StandInBox } from './listen/standIn'
 export { learnedRig, type LearnedPlace } from './listen/learnRig'
 export { usualDevice } from './archetype/archetype'
 
-export { readExclusives, messageBytes, dumpLength, type DumpFault, type Piece, type Recording } from './dump/exclusives'
+export {
+  readExclusives,
+  messageBytes,
+  dumpLength,
+  type DumpFault,
+  type Piece,
+  type Recording,
+} from './dump/exclusives'
 export { checkDump, withoutRepeats, wrongChecks, type DumpCheck } from './dump/checks'
 export { learnDumping } from './dump/learnDumping'
 export { compareDumps, type DumpDifference, type MessageDifference } from './dump/compareDumps'
@@ -489,7 +498,12 @@ export {
   type StandInDevice,
 } from './dump/standIn'
 export { changeDump, keepDumps, setDumping, type NewDump } from './dump/dumpEdits'
-export { compareRigs, type RigDifference, type SentDifference, type SoundDifference } from './history/compareRigs'
+export {
+  compareRigs,
+  type RigDifference,
+  type SentDifference,
+  type SoundDifference,
+} from './history/compareRigs'
 export { FACT_LABELS, factsOf, type LogFact, type Logged } from './history/facts'
 export { FACT_TABLES, goBack, type BackTo } from './history/goBack'
 export {

@@ -15,7 +15,9 @@ describe('networkx finds no cheaper arborescence', () => {
     'of 400 digraphs of up to 40 vertices',
     () => {
       const all = Array.from({ length: 400 }, (_, seed) => makeDigraph(seed + 5000, 2 + (seed % 39)))
-      expect(all.map(({ weights, roots }) => arborescence(weights, roots).cost)).toEqual(networkxCosts(interpreter!, all))
+      expect(all.map(({ weights, roots }) => arborescence(weights, roots).cost)).toEqual(
+        networkxCosts(interpreter!, all),
+      )
     },
     240_000,
   )

@@ -26,10 +26,12 @@ const bytesOf = async (server: TestServer): Promise<Uint8Array> => {
 }
 
 const send = (server: TestServer, archive: Uint8Array) =>
-  fetch(`${server.url}/api/backups/restore`, { method: 'POST', body: archive as BodyInit }).then(async (reply) => ({
-    status: reply.status,
-    json: (await reply.json()) as ReturnType<typeof JSON.parse>,
-  }))
+  fetch(`${server.url}/api/backups/restore`, { method: 'POST', body: archive as BodyInit }).then(
+    async (reply) => ({
+      status: reply.status,
+      json: (await reply.json()) as ReturnType<typeof JSON.parse>,
+    }),
+  )
 
 /** All that can be had of every rig: files, history, facts, names of versions, deleted ones. */
 async function allOf(server: TestServer): Promise<unknown> {
@@ -85,7 +87,9 @@ describe.each(PLACES)('a backup of $name', ({ open }) => {
     expect(await allOf(empty)).toEqual(await allOf(server))
     // And the backup of what was restored holds the same files.
     const files = (zip: Uint8Array) =>
-      Object.entries(unzipSync(zip)).flatMap(([name, bytes]) => (name === 'backup.json' ? [] : [[name, strFromU8(bytes)]]))
+      Object.entries(unzipSync(zip)).flatMap(([name, bytes]) =>
+        name === 'backup.json' ? [] : [[name, strFromU8(bytes)]],
+      )
     expect(files(await bytesOf(empty))).toEqual(files(archive))
     await Promise.all([server.stop(), empty.stop()])
     await Promise.all([place.close(), other.close()])
@@ -101,7 +105,9 @@ describe('restoring', () => {
     const edit = editRow(before.rig, 'renameRig', 'about', 'about', { name: 'Gone on' })
     await ask(`${server.url}/api/rigs/${id}/edits`, 'POST', { id: 'later', edit })
     const now = (await ask(`${server.url}/api/rigs/${id}`, 'GET')).text
-    const { rigs } = (await ask(`${server.url}/api/rigs`, 'GET')).json as { rigs: { id: string; name: string }[] }
+    const { rigs } = (await ask(`${server.url}/api/rigs`, 'GET')).json as {
+      rigs: { id: string; name: string }[]
+    }
     const demo = rigs.find((one) => one.id !== id)!
     await ask(`${server.url}/api/rigs/${demo.id}`, 'DELETE')
     const { json } = await send(server, archive)
@@ -124,7 +130,10 @@ describe('restoring', () => {
     const random = seeded(3)
     for (let n = 0; n < 12; n++) {
       const cut = archive.subarray(0, Math.floor(random() * archive.length))
-      expect(await send(empty, cut)).toMatchObject({ status: 422, json: { error: { code: 'invalidBackup' } } })
+      expect(await send(empty, cut)).toMatchObject({
+        status: 422,
+        json: { error: { code: 'invalidBackup' } },
+      })
     }
     // A byte of a file that still unpacks: told by its sum.
     const files = unzipSync(archive)
@@ -154,7 +163,11 @@ describe('restoring', () => {
       const bytes = strToU8(text)
       one.history.bytes = bytes.length
       one.history.sha256 = createHash('sha256').update(bytes).digest('hex')
-      return zipSync({ ...files, [one.history.file]: bytes, 'backup.json': strToU8(JSON.stringify(manifest)) })
+      return zipSync({
+        ...files,
+        [one.history.file]: bytes,
+        'backup.json': strToU8(JSON.stringify(manifest)),
+      })
     }
     const reasons = async (archive: Uint8Array) => {
       const read = await readBackup(archive)
@@ -167,9 +180,9 @@ describe('restoring', () => {
     ])
     const last = JSON.parse(lines.at(-1)!)
     const second = { ...JSON.parse(lines[1]!), revision: last.revision }
-    expect(await reasons(put([...lines.slice(0, -1), JSON.stringify({ ...second, id: 'x' })].join('\n')))).toEqual([
-      'Its history does not lead to it.',
-    ])
+    expect(
+      await reasons(put([...lines.slice(0, -1), JSON.stringify({ ...second, id: 'x' })].join('\n'))),
+    ).toEqual(['Its history does not lead to it.'])
     await server.stop()
   })
 
@@ -292,7 +305,10 @@ describe('the schedule', () => {
       expect(await backups.make(NOON)).toMatchObject({ ok: true })
       const [older] = await real.list()
       await fill(server)
-      expect(await backups.make(hours(1))).toMatchObject({ ok: false, refusal: { reason: expect.stringContaining('full') } })
+      expect(await backups.make(hours(1))).toMatchObject({
+        ok: false,
+        refusal: { reason: expect.stringContaining('full') },
+      })
       expect(await readdir(disk())).toEqual([older!.file])
       expect(await readBackup((await real.read(older!.file))!)).toMatchObject({ ok: true })
     } finally {
@@ -336,7 +352,10 @@ describe('the schedule', () => {
     await writeFile(join(path!, cut), (await readFile(join(path!, kept[0]!.file))).subarray(0, 200))
     await writeFile(join(path!, 'letter.txt'), 'mine')
     await backups.setSchedule({ everyHours: 1, keep: 2 })
-    expect((await backups.tell()).kept).toMatchObject([{ contents: { rigs: 1 } }, { file: cut, contents: null }])
+    expect((await backups.tell()).kept).toMatchObject([
+      { contents: { rigs: 1 } },
+      { file: cut, contents: null },
+    ])
     const opened2 = await ask(`${server.url}/api/backups/${cut}`, 'POST', {})
     expect(opened2.json.error.code).toBe('invalidBackup')
     await change('Two')

@@ -42,8 +42,9 @@ describe.each(PLACES)('history with $name', ({ open }) => {
   })
 
   it('tells every edit with the rows it changed, the newest first, page by page', async () => {
-    const told: { revision: number; label: string; rows: { table: string; id: string }[]; more: number }[] = []
-    for (let before: number | null = null; ; ) {
+    const told: { revision: number; label: string; rows: { table: string; id: string }[]; more: number }[] =
+      []
+    for (let before: number | null = null; ;) {
       const { json }: { json: { revisions: typeof told } } = await get(
         `${id}/history${before === null ? '' : `?before=${before}`}`,
       )
@@ -95,7 +96,8 @@ describe.each(PLACES)('history with $name', ({ open }) => {
     for (const path of [id, `${id}/history`, `${id}/logbook`, `${id}/revisions/3`, `${id}/files/rig.json`])
       expect([path, (await get(path)).json.error.code]).toEqual([path, 'noSuchRig'])
     expect(
-      (await ask(`${server.url}/api/rigs/${id}/edits`, 'POST', { id: 'late', edit: log[1]!.edit })).json.error.code,
+      (await ask(`${server.url}/api/rigs/${id}/edits`, 'POST', { id: 'late', edit: log[1]!.edit })).json.error
+        .code,
     ).toBe('noSuchRig')
     expect((await get('deleted')).json.rigs).toMatchObject([{ id, name: 'Test rig', revision: REVISIONS }])
     expect((await get('')).json.rigs).toEqual([])

@@ -6,7 +6,7 @@ const controllerOf = (rig: Rig, bankId: string) =>
   own(rig.controllers, own(rig.banks, bankId)?.controllerId ?? '')
 
 /** "4"; of a footswitch on a jack what that is called. */
-function numberText(rig: Rig, { bankId, jack, number }: OnBoard): string {
+export function numberText(rig: Rig, { bankId, jack, number }: OnBoard): string {
   if (jack === '') return String(number)
   const controller = controllerOf(rig, bankId)
   const places = controller ? jackPlaces(rig, controller) : []

@@ -1,11 +1,4 @@
-import {
-  compareRigs,
-  saveStates,
-  type BoxState,
-  type LogFact,
-  type Rig,
-  type RigDifference,
-} from '#core'
+import { compareRigs, saveStates, type BoxState, type LogFact, type Rig, type RigDifference } from '#core'
 import { browserPort, createRigWorker, type RigWorker } from './rigWorker'
 
 /** Asked of what was: two states of a rig, the second the one of now where it is null; or how every box stands. */

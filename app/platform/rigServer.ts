@@ -1,9 +1,4 @@
-import type {
-  BackupSchedule,
-  BackupsReply,
-  MadeReply,
-  RestoredReply,
-} from '#shared/contract/backups'
+import type { BackupSchedule, BackupsReply, MadeReply, RestoredReply } from '#shared/contract/backups'
 import type { FactsReply, HistoryReply, NamedReply, RigThenReply } from '#shared/contract/history'
 import type {
   CreatedReply,
@@ -72,7 +67,8 @@ export const browserRigServer: RigServer = {
   load: (rigId) => ask('GET', address(rigId)),
   remove: (rigId) => ask('DELETE', address(rigId)),
   post: (rigId, edit) => ask('POST', `${address(rigId)}/edits`, JSON.stringify(edit)),
-  history: (rigId, before) => ask('GET', `${address(rigId)}/history${before === null ? '' : `?before=${before}`}`),
+  history: (rigId, before) =>
+    ask('GET', `${address(rigId)}/history${before === null ? '' : `?before=${before}`}`),
   named: (rigId) => ask('GET', `${address(rigId)}/named`),
   nameRevision: (rigId, revision, name) =>
     ask('POST', `${address(rigId)}/revisions/${revision}`, JSON.stringify({ name })),

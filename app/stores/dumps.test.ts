@@ -52,7 +52,9 @@ describe('dumps of the simulated device', () => {
     await dumps.askForDump()
     clock.advance(2000)
     const read = dumps.recorded
-    expect(read?.ok && wrongChecks(read.value.messages, dumps.dumping).map(({ check }) => check)).toEqual(['count'])
+    expect(read?.ok && wrongChecks(read.value.messages, dumps.dumping).map(({ check }) => check)).toEqual([
+      'count',
+    ])
     dumps.loses = 0
     await dumps.askForDump()
     clock.advance(2000)

@@ -43,7 +43,7 @@ function openTab(keep = memoryKeep()) {
     openChartReader: memoryChartReader,
     openSoundWorker: memorySoundWorker,
     openKeyInWorker: memoryKeyInWorker,
-      openPastWorker: memoryPastWorker,
+    openPastWorker: memoryPastWorker,
     openShowWorker: memoryShowWorker,
     openFloorFeed: () => ({ close: () => undefined }),
     openFindingWorker: memoryFindingWorker,

@@ -4,7 +4,17 @@ import type { Finding, TableName } from '#core'
 export interface Stage {
   readonly name: string
   readonly page:
-    'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'keyin' | 'logbook' | 'stage'
+    | 'rig'
+    | 'charts'
+    | 'sounds'
+    | 'switches'
+    | 'pedals'
+    | 'tempo'
+    | 'show'
+    | 'proof'
+    | 'keyin'
+    | 'logbook'
+    | 'stage'
   /** The key that goes there. */
   readonly key: string
   /** Findings about these are counted here. */

@@ -61,8 +61,7 @@ export function checkDump(messages: readonly DumpMessage[], dumping: Dumping): D
 }
 
 function placesCheck(all: readonly Uint8Array[], place: number | null): DumpCheck {
-  if (place === null)
-    return { check: 'places', state: 'unknown', messages: [], missing: [], twice: [] }
+  if (place === null) return { check: 'places', state: 'unknown', messages: [], missing: [], twice: [] }
   const places = all.map((bytes) => (place < bytes.length - 1 ? bytes[place]! : -1))
   const seen = new Set(places.filter((one) => one >= 0))
   const [low, high] = [Math.min(...seen), Math.max(...seen)]

@@ -16,7 +16,12 @@ export interface ByteDifference {
 export type MessageDifference = { readonly before: number; readonly after: number } & (
   | { readonly kind: 'bytes'; readonly bytes: readonly ByteDifference[] }
   /** Of another length: the same up to byte `from`, and so many bytes at the end. */
-  | { readonly kind: 'length'; readonly from: number; readonly end: number; readonly lengths: readonly [number, number] }
+  | {
+      readonly kind: 'length'
+      readonly from: number
+      readonly end: number
+      readonly lengths: readonly [number, number]
+    }
 )
 
 export interface DumpDifference {

@@ -15,7 +15,13 @@ import { sendingBack } from './sendingBack'
 import { splitDump } from './splitDump'
 import { hearDump, IDENTITY_REQUEST, inNewGo } from './standIn'
 
-const KNOWN: Dumping = { ...UNKNOWN_DUMPING, checksum: { kind: 'sum', from: 1 }, bytes: 27, count: 8, place: 4 }
+const KNOWN: Dumping = {
+  ...UNKNOWN_DUMPING,
+  checksum: { kind: 'sum', from: 1 },
+  bytes: 27,
+  count: 8,
+  place: 4,
+}
 
 /** A bank of eight presets of the simulated device, recorded. */
 function recorded(seed: number, known = KNOWN): { messages: readonly DumpMessage[]; known: Dumping } {
@@ -55,7 +61,7 @@ describe('a recording', () => {
       // M1 v4.2.1: real-time bytes may stand anywhere, also inside an exclusive message.
       const withClock = whole.flatMap((byte) => (random() < 0.1 ? [0xf8, byte] : [byte]))
       const pieces = []
-      for (let at = 0; at < withClock.length; ) {
+      for (let at = 0; at < withClock.length;) {
         const to = at + 1 + Math.floor(random() * 30)
         pieces.push({ bytes: Uint8Array.from(withClock.slice(at, to)), at: null })
         at = to
@@ -168,7 +174,7 @@ describe('checks', () => {
       expect(wrongChecks(other, learned)).toEqual([])
       const bytes = syxOf(other)
       const at = 5 + 27 * (seed % 8) + (seed % 20)
-      bytes[at] = bytes[at]! ^ (1 << seed % 7)
+      bytes[at] = bytes[at]! ^ (1 << (seed % 7))
       const read = readSyx(bytes)
       expect(wrongChecks(read.ok ? read.value.messages : [], learned)).toMatchObject([
         { check: 'checksum', messages: [1 + (seed % 8)] },
@@ -211,7 +217,13 @@ describe('two dumps', () => {
             before: preset + 1,
             after: 8 - preset,
             bytes: [
-              { at: 5 + byte, before: bank[preset]![byte], after: changed[preset]![byte], name: 'Mix', isChecksum: false },
+              {
+                at: 5 + byte,
+                before: bank[preset]![byte],
+                after: changed[preset]![byte],
+                name: 'Mix',
+                isChecksum: false,
+              },
               expect.objectContaining({ at: 25, isChecksum: true }),
             ],
           },
@@ -246,7 +258,9 @@ describe('splitting', () => {
     expect(sizes({ kind: 'head', bytes: 2 })).toEqual([2, 3])
     expect(sizes({ kind: 'each' })).toEqual([1, 1, 1, 1, 1])
     for (const by of [{ kind: 'pause', ms: 10 }, { kind: 'each' }] as const)
-      expect(splitDump(all, by).flatMap((part) => part.map(({ hex }) => hex))).toEqual(all.map(({ hex }) => hex))
+      expect(splitDump(all, by).flatMap((part) => part.map(({ hex }) => hex))).toEqual(
+        all.map(({ hex }) => hex),
+      )
   })
 })
 
@@ -312,7 +326,9 @@ describe('a simulated device', () => {
   it('can be told to lose one, which is then found', () => {
     for (let n = 1; n <= 8; n++) {
       const read = readExclusives(dumpOf(inNewGo(device, n)))
-      expect(read.ok && wrongChecks(read.value.messages, KNOWN).some(({ check }) => check === 'count')).toBe(true)
+      expect(read.ok && wrongChecks(read.value.messages, KNOWN).some(({ check }) => check === 'count')).toBe(
+        true,
+      )
     }
     const { messages } = recorded(7)
     let other = inNewGo(makeStandIn([]), 8)
@@ -364,7 +380,9 @@ describe('files', () => {
   it('are read by a general-purpose library byte for byte', () => {
     const { messages } = recorded(11)
     const { tracks } = parseMidi(dumpMidiFile('Tape echo', messages))
-    const read = tracks[0]!.flatMap((event) => (event.type === 'sysEx' ? [[0xf0, ...Array.from(event.data)]] : []))
+    const read = tracks[0]!.flatMap((event) =>
+      event.type === 'sysEx' ? [[0xf0, ...Array.from(event.data)]] : [],
+    )
     expect(read).toEqual(messages.map((one) => [...messageBytes(one)]))
   })
 

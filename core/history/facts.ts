@@ -71,7 +71,8 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
         : [],
     )
   const facts: LogFact[] = []
-  if (isBeginning || edit.label === 'goBack') facts.push({ ...stamp, kind: isBeginning ? 'made' : 'wentBack' })
+  if (isBeginning || edit.label === 'goBack')
+    facts.push({ ...stamp, kind: isBeginning ? 'made' : 'wentBack' })
   // What came of going back happened in no world but the plan's.
   if (edit.label === 'goBack' || !FACT_LABELS.includes(edit.label)) return facts
 
@@ -79,7 +80,8 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
     const key = (after ?? before)!.line
     const box = savedBox(key)
     if (box !== null) facts.push({ ...stamp, kind: after ? 'saved' : 'unsaved', box, key })
-    else facts.push(after ? { ...stamp, kind: 'set', key, said: after.said } : { ...stamp, kind: 'unset', key })
+    else
+      facts.push(after ? { ...stamp, kind: 'set', key, said: after.said } : { ...stamp, kind: 'unset', key })
   }
   facts.push(...keyedIn(rows('keyIns'), edit.label).map((one): LogFact => ({ ...stamp, ...one })))
   for (const { before, after } of rows('dumps'))
@@ -100,7 +102,8 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
     for (const { after } of rows('pedals'))
       if (after?.calibration) facts.push({ ...stamp, kind: 'calibrated', name: after.name })
   if (edit.label === 'testControl')
-    for (const { after } of rows('controls')) if (after) facts.push({ ...stamp, kind: 'tested', name: after.name })
+    for (const { after } of rows('controls'))
+      if (after) facts.push({ ...stamp, kind: 'tested', name: after.name })
   for (const { before, after } of rows('practices'))
     if (after)
       facts.push({
@@ -133,7 +136,11 @@ function keyedIn(
       unknown: 0,
     }
     const isUnknown = after !== null && after.content === null
-    all[key] = { ...known, places: known.places + (isUnknown ? 0 : 1), unknown: known.unknown + (isUnknown ? 1 : 0) }
+    all[key] = {
+      ...known,
+      places: known.places + (isUnknown ? 0 : 1),
+      unknown: known.unknown + (isUnknown ? 1 : 0),
+    }
   }
   return Object.values(all)
 }

@@ -20,7 +20,10 @@ function netOf(log: readonly Logged[]) {
   const net = new Map<string, { before: unknown; after: unknown }>()
   for (const { edit } of log)
     for (const { table, id, before, after } of edit.changes)
-      net.set(`${table}/${id}`, { before: net.get(`${table}/${id}`)?.before ?? (net.has(`${table}/${id}`) ? null : before), after })
+      net.set(`${table}/${id}`, {
+        before: net.get(`${table}/${id}`)?.before ?? (net.has(`${table}/${id}`) ? null : before),
+        after,
+      })
   return [...net].filter(([, { before, after }]) => !dequal(before, after))
 }
 
@@ -44,10 +47,15 @@ describe('two revisions', () => {
       const { log, rigs } = makeHistory(seeded(seed + 31), 60)
       const random = seeded(seed)
       for (let n = 0; n < 6; n++) {
-        const [a, b] = [Math.floor(random() * 60), Math.floor(random() * 60)].sort((x, y) => x - y) as [number, number]
+        const [a, b] = [Math.floor(random() * 60), Math.floor(random() * 60)].sort((x, y) => x - y) as [
+          number,
+          number,
+        ]
         const said = compareRigs(rigs[a]!, rigs[b]!)
         const net = netOf(log.slice(a + 1, b + 1))
-        expect(said.rows.map(({ table, id }) => `${table}/${id}`).sort()).toEqual(net.map(([key]) => key).sort())
+        expect(said.rows.map(({ table, id }) => `${table}/${id}`).sort()).toEqual(
+          net.map(([key]) => key).sort(),
+        )
         for (const { table, id, kind, fields } of said.rows) {
           const { before, after } = net.find(([key]) => key === `${table}/${id}`)![1]
           expect(kind).toBe(before === null ? 'made' : after === null ? 'removed' : 'changed')
@@ -57,10 +65,22 @@ describe('two revisions', () => {
           expect(fields.map(({ field }) => field).sort()).toEqual(differing.sort())
         }
         // Replayed from the one rig, the edits lead to the other, and its messages are what is said.
-        const [left, right] = [pressesOf(rigs[a]!), pressesOf(replay(log.slice(a + 1, b + 1).map(({ edit }) => edit), rigs[a]))]
-        const other = [...new Set([...left.keys(), ...right.keys()])].filter((key) => left.get(key) !== right.get(key))
+        const [left, right] = [
+          pressesOf(rigs[a]!),
+          pressesOf(
+            replay(
+              log.slice(a + 1, b + 1).map(({ edit }) => edit),
+              rigs[a],
+            ),
+          ),
+        ]
+        const other = [...new Set([...left.keys(), ...right.keys()])].filter(
+          (key) => left.get(key) !== right.get(key),
+        )
         expect(said.sent.map((one) => `${one.bank} ${one.number} ${one.position}`).sort()).toEqual(
-          other.map((key) => key.replace(/^\d+/, (index) => String(Number(index) + firstBank(rigs[a]!)))).sort(),
+          other
+            .map((key) => key.replace(/^\d+/, (index) => String(Number(index) + firstBank(rigs[a]!))))
+            .sort(),
         )
         for (const one of said.sent) {
           const key = `${Number(one.bank) - firstBank(rigs[a]!)} ${one.number} ${one.position}`
@@ -68,7 +88,9 @@ describe('two revisions', () => {
           expect(one.after.join('|')).toBe(right.get(key) ?? '')
         }
         // The other way round it is the other way round.
-        expect(compareRigs(rigs[b]!, rigs[a]!).sent.map(({ before, after }) => [after, before])).toHaveLength(said.sent.length)
+        expect(compareRigs(rigs[b]!, rigs[a]!).sent.map(({ before, after }) => [after, before])).toHaveLength(
+          said.sent.length,
+        )
       }
     }
   }, 60_000)
@@ -144,7 +166,8 @@ describe('going back', () => {
         if (!done.ok) return
         const plan = TABLE_NAMES.filter((table) => !FACT_TABLES.includes(table))
         for (const table of plan) expect(dequal(done.value[table], then[table])).toBe(true)
-        for (const table of FACT_TABLES) expect(Object.keys(done.value[table])).toEqual(Object.keys(rig[table]))
+        for (const table of FACT_TABLES)
+          expect(Object.keys(done.value[table])).toEqual(Object.keys(rig[table]))
         expect(done.value.marks).toEqual(rig.marks)
         rig = done.value
       }

@@ -50,7 +50,9 @@ const STEPS: readonly Step[] = [
   },
   (rig, random) => {
     const one = pick(random, Object.values(rig.presets))
-    return one && Object.keys(rig.presets).length > 2 ? removeRow(rig, 'removePreset', 'presets', one.id) : null
+    return one && Object.keys(rig.presets).length > 2
+      ? removeRow(rig, 'removePreset', 'presets', one.id)
+      : null
   },
   (rig, _, n) => addRow('addBank', 'banks', makeBank(`bank-${n}`, n + 5, `Bank ${n}`)),
   (rig, random) => {
@@ -93,7 +95,9 @@ const STEPS: readonly Step[] = [
       : null,
   (rig, random) => {
     const one = pick(random, Object.values(rig.devices))
-    return one && Object.keys(rig.devices).length > 2 ? removeRow(rig, 'removeDevice', 'devices', one.id) : null
+    return one && Object.keys(rig.devices).length > 2
+      ? removeRow(rig, 'removeDevice', 'devices', one.id)
+      : null
   },
 ]
 

@@ -67,7 +67,12 @@ export function rowDifferences(before: Rig, after: Rig): RowDifference[] {
     return [...new Set([...Object.keys(left), ...Object.keys(right)])].flatMap((id): RowDifference[] => {
       const [was, is] = [own(left, id) ?? null, own(right, id) ?? null]
       if (was === is) return []
-      const one = rowDifference(is ? after : before, { table, id, before: was, after: is } as unknown as Change)
+      const one = rowDifference(is ? after : before, {
+        table,
+        id,
+        before: was,
+        after: is,
+      } as unknown as Change)
       return one ? [one] : []
     })
   })
@@ -81,7 +86,8 @@ const names: Names = {
   about: ({ name }) => name,
   controllers: ({ name }) => name,
   devices: ({ name }) => name,
-  controls: ({ section, name, deviceId }, rig) => ofDevice(rig, deviceId, [section, name].filter(Boolean).join(' ')),
+  controls: ({ section, name, deviceId }, rig) =>
+    ofDevice(rig, deviceId, [section, name].filter(Boolean).join(' ')),
   presets: ({ index, name, deviceId }, rig) => {
     const device = own(rig.devices, deviceId)
     const display = device ? formatDisplay(device.numbering, index) : String(index)
@@ -123,8 +129,10 @@ const firstOf = (rig: Rig): number | undefined => Object.values(rig.controllers)
 const ofDevice = (rig: Rig, id: string, name: string): string =>
   [own(rig.devices, id)?.name ?? '', name].filter(Boolean).join(', ')
 
-const boxName = (rig: Rig, { table, id }: { readonly table: 'controllers' | 'devices'; readonly id: string }) =>
-  own<{ readonly name: string }>(rig[table], id)?.name ?? '?'
+const boxName = (
+  rig: Rig,
+  { table, id }: { readonly table: 'controllers' | 'devices'; readonly id: string },
+) => own<{ readonly name: string }>(rig[table], id)?.name ?? '?'
 
 /** What a player calls a row. Empty where it has no name of its own. */
 export const rowName = <Table extends TableName>(rig: Rig, table: Table, row: Tables[Table]): string =>

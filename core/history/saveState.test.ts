@@ -76,7 +76,11 @@ class World {
 
   tick(line: ChecklistLine): void {
     this.put(
-      toggleTick(this.rig, line, { newId: `m${this.revision}` as MarkId, revision: this.revision, at: at(this.revision) }),
+      toggleTick(this.rig, line, {
+        newId: `m${this.revision}` as MarkId,
+        revision: this.revision,
+        at: at(this.revision),
+      }),
     )
   }
 
@@ -86,7 +90,8 @@ class World {
 
 type Move = (world: World, random: () => number) => void
 
-const pick = <Item>(random: () => number, items: readonly Item[]): Item => items[Math.floor(random() * items.length)]!
+const pick = <Item>(random: () => number, items: readonly Item[]): Item =>
+  items[Math.floor(random() * items.length)]!
 
 const MOVES: readonly Move[] = [
   // The plan changes.
@@ -94,7 +99,10 @@ const MOVES: readonly Move[] = [
     const box = pick(random, BOXES)
     const device = world.rig.devices[box]!
     const taken = Object.values(world.rig.devices).map(({ channel }) => channel)
-    const channel = pick(random, [2, 3, 5, 6, 7].filter((one) => !taken.includes(one as never)))
+    const channel = pick(
+      random,
+      [2, 3, 5, 6, 7].filter((one) => !taken.includes(one as never)),
+    )
     const edit =
       random() < 0.5
         ? editRow(world.rig, 'setChannel', 'devices', box, { channel: channel as never })
@@ -109,7 +117,10 @@ const MOVES: readonly Move[] = [
   // A line is set on the box, and ticked.
   (world, random) => {
     const box = pick(random, BOXES)
-    const line = pick(random, world.lines(box).filter((one) => !world.isTicked(one)))
+    const line = pick(
+      random,
+      world.lines(box).filter((one) => !world.isTicked(one)),
+    )
     if (!line) return
     world.tick(line)
     ;(box === 'echo' ? world.stored : world.set)[box].set(line.key, line.said)
@@ -220,7 +231,12 @@ describe('save-state', () => {
     expect(preamp(world)).toMatchObject({ saved: null, unknown: [] })
     expect(preamp(world).changed).toHaveLength(world.lines('preamp').length)
     save(world)
-    expect(preamp(world)).toMatchObject({ changed: [], unsaved: [], unknown: [], untold: world.lines('preamp').length })
+    expect(preamp(world)).toMatchObject({
+      changed: [],
+      unsaved: [],
+      unknown: [],
+      untold: world.lines('preamp').length,
+    })
     // The same rig as a file that was brought in: the tick is there, what was planned when it was made is not.
     const { rig } = world
     const facts = factsOf({ revision: 1, at: at(1), edit: editBetween('makeRig', NO_RIG, rig)! })

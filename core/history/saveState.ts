@@ -103,7 +103,11 @@ function boxState(
     places: box.table === 'controllers' ? (sheetOf(rig, box.id)?.lines.length ?? 0) : 0,
     copy:
       copy?.kind === 'dumped'
-        ? { name: copy.name, at: copy.at, changed: changedSince(now, copy.isBeginning ? null : rigAt(copy.revision), box) }
+        ? {
+            name: copy.name,
+            at: copy.at,
+            changed: changedSince(now, copy.isBeginning ? null : rigAt(copy.revision), box),
+          }
         : null,
   }
 }
@@ -174,7 +178,10 @@ class Account {
 
   sentAfter(revision: number, upTo: number) {
     return this.#facts.flatMap((fact) =>
-      fact.kind === 'sent' && fact.deviceId === this.#box.id && fact.revision > revision && fact.revision <= upTo
+      fact.kind === 'sent' &&
+      fact.deviceId === this.#box.id &&
+      fact.revision > revision &&
+      fact.revision <= upTo
         ? [fact]
         : [],
     )
@@ -185,8 +192,7 @@ class Account {
     let found: number | null = null
     for (const one of twins(key)) {
       const last = this.#facts.findLast(
-        (fact) =>
-          (fact.kind === 'set' || fact.kind === 'unset') && fact.key === one && fact.revision <= upTo,
+        (fact) => (fact.kind === 'set' || fact.kind === 'unset') && fact.key === one && fact.revision <= upTo,
       )
       if (last?.kind === 'set' && last.said === said) found = Math.max(found ?? 0, last.revision)
     }

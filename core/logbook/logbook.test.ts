@@ -106,7 +106,14 @@ describe('the logbook', () => {
     const about = { table: 'devices', id: 'echo' } as const
     const written = done(
       rig,
-      addNote(rig, { id: 'n' as NoteId, at: AT, about, text: 'Loud hum', fact: { kind: 'stage' }, revision: 1 }),
+      addNote(rig, {
+        id: 'n' as NoteId,
+        at: AT,
+        about,
+        text: 'Loud hum',
+        fact: { kind: 'stage' },
+        revision: 1,
+      }),
     )
     expect(written.notes['n']).toMatchObject({ about, name: rig.devices['echo']!.name })
     const gone = done(written, removeRow(written, 'removeDevice', 'devices', 'echo'))
@@ -134,17 +141,26 @@ describe('the logbook', () => {
       fact(5, '2026-11-21T10:00:00.000Z', 'tick'),
     ]
     let rig = smallRig()
-    for (const [id, at] of [['late', '2026-11-22T00:00:00.000Z'], ['early', '2026-11-19T00:00:00.000Z']] as const)
-      rig = done(rig, addNote(rig, { id: id as NoteId, at, about: null, text: id, fact: { kind: 'note' }, revision: 1 }))
+    for (const [id, at] of [
+      ['late', '2026-11-22T00:00:00.000Z'],
+      ['early', '2026-11-19T00:00:00.000Z'],
+    ] as const)
+      rig = done(
+        rig,
+        addNote(rig, { id: id as NoteId, at, about: null, text: id, fact: { kind: 'note' }, revision: 1 }),
+      )
     const lines = logbookLines(rig, facts, (at) => at.slice(0, 10))
-    expect(lines.map(({ at }) => at)).toEqual(lines.map(({ at }) => at).sort().reverse())
-    expect(lines.map((line) => (line.kind === 'note' ? line.note.text : [line.fact.kind, line.places, line.revisions]))).toEqual([
-      'late',
-      ['keyedIn', 2, [5, 5]],
-      ['keyedIn', 2, [4, 4]],
-      ['keyedIn', 4, [2, 3]],
-      'early',
-    ])
+    expect(lines.map(({ at }) => at)).toEqual(
+      lines
+        .map(({ at }) => at)
+        .sort()
+        .reverse(),
+    )
+    expect(
+      lines.map((line) =>
+        line.kind === 'note' ? line.note.text : [line.fact.kind, line.places, line.revisions],
+      ),
+    ).toEqual(['late', ['keyedIn', 2, [5, 5]], ['keyedIn', 2, [4, 4]], ['keyedIn', 4, [2, 3]], 'early'])
   })
 
   it('loses no fact of a log, however it is told together', () => {
@@ -153,7 +169,9 @@ describe('the logbook', () => {
       const facts = log.flatMap(factsOf)
       const lines = logbookLines(rigs.at(-1)!, facts, (at) => at.slice(0, 10))
       const told = lines.reduce((sum, line) => sum + (line.kind === 'fact' ? line.count : 0), 0)
-      const left = facts.filter(({ kind, isBeginning }) => kind === 'unset' || kind === 'unsaved' || (isBeginning && kind !== 'made'))
+      const left = facts.filter(
+        ({ kind, isBeginning }) => kind === 'unset' || kind === 'unsaved' || (isBeginning && kind !== 'made'),
+      )
       expect(told + left.length).toBe(facts.length)
       expect(lines.filter(({ kind }) => kind === 'note')).toHaveLength(Object.keys(rigs.at(-1)!.notes).length)
     }

@@ -29,7 +29,11 @@ const isSaid = ({ kind, isBeginning }: LogFact): boolean =>
  * The logbook, the newest first. What was done many times in a day is one line. `dayOf` says on which day a moment falls where the
  * player is.
  */
-export function logbookLines(rig: Rig, facts: readonly LogFact[], dayOf: (at: string) => string): LogbookLine[] {
+export function logbookLines(
+  rig: Rig,
+  facts: readonly LogFact[],
+  dayOf: (at: string) => string,
+): LogbookLine[] {
   const lines: LogbookLine[] = Object.values(rig.notes).map((note) => ({
     key: `note/${note.id}`,
     at: note.at,

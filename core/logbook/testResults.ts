@@ -15,7 +15,8 @@ const latest = perTables(['notes'], (rig: Rig): ReadonlyMap<string, Note> => {
   for (const note of Object.values(rig.notes)) {
     if (note.fact.kind !== 'test') continue
     const other = all.get(note.fact.line)
-    if (!other || note.at > other.at || (note.at === other.at && note.id > other.id)) all.set(note.fact.line, note)
+    if (!other || note.at > other.at || (note.at === other.at && note.id > other.id))
+      all.set(note.fact.line, note)
   }
   return all
 })
@@ -23,7 +24,9 @@ const latest = perTables(['notes'], (rig: Rig): ReadonlyMap<string, Note> => {
 /** Null where a line was never tried. */
 export function testResult(rig: Rig, { key, said }: TestLine): TestResult | null {
   const note = latest(rig).get(key)
-  return note?.fact.kind === 'test' ? { verdict: note.fact.verdict, note, isOld: note.fact.said !== said } : null
+  return note?.fact.kind === 'test'
+    ? { verdict: note.fact.verdict, note, isOld: note.fact.said !== said }
+    : null
 }
 
 /** How a plan stands: an old result is none. */

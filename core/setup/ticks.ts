@@ -37,3 +37,17 @@ export function toggleTick(
   const after = tickOf(rig, line) ? null : { id, line: line.key, said: line.said, revision, at }
   return { label: 'tick', changes: [change('marks', id, before, after)] }
 }
+
+/** Ticks a line whether it has a tick or not: a box is saved more than once while the line says the same. */
+export function saveAgain(
+  rig: Rig,
+  line: ChecklistLine,
+  { newId, revision, at }: { readonly newId: MarkId; readonly revision: number; readonly at: string },
+): Edit {
+  const before = markOf(rig, line.key)
+  const id = before?.id ?? newId
+  return {
+    label: 'tick',
+    changes: [change('marks', id, before, { id, line: line.key, said: line.said, revision, at })],
+  }
+}

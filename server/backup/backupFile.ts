@@ -90,7 +90,9 @@ export interface BackedUp extends Omit<Manifest['rigs'][number], 'rig' | 'histor
 const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** What tells whether anything has changed since another backup. */
-export const headsMark = (heads: readonly Pick<BackedUp, 'id' | 'revision' | 'changedAt' | 'deletedAt'>[]): string =>
+export const headsMark = (
+  heads: readonly Pick<BackedUp, 'id' | 'revision' | 'changedAt' | 'deletedAt'>[],
+): string =>
   sha256(
     strToU8(
       heads
@@ -123,7 +125,10 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
   }
   const listed: Manifest['rigs'] = []
   for (const { id } of await allHeads(db)) {
-    const [heads, ...answers] = await db.batch([db.select().from(rigs).where(eq(rigs.id, id)), ...rigQueries(db, id)])
+    const [heads, ...answers] = await db.batch([
+      db.select().from(rigs).where(eq(rigs.id, id)),
+      ...rigQueries(db, id),
+    ])
     const [head] = heads
     if (!head) continue
     const rig = rigOf(answers)
@@ -133,7 +138,12 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     const lines: string[] = []
     for (let after = 0; after < head.revision; after += CHUNK) {
       const names = await revisionNames(db, id)
-      for (const { edit, ...logged } of await readEditsBetween(db, id, after, Math.min(head.revision, after + CHUNK)))
+      for (const { edit, ...logged } of await readEditsBetween(
+        db,
+        id,
+        after,
+        Math.min(head.revision, after + CHUNK),
+      ))
         lines.push(JSON.stringify({ ...logged, name: names.get(logged.revision) ?? '', ...edit }))
     }
     listed.push({
@@ -170,7 +180,10 @@ const fileWords = (name: string): string =>
 /** Of all files together, unpacked, in bytes. */
 const UNPACKED_MAX = 1_000_000_000
 
-function unzipped(archive: Uint8Array, isAsked: (name: string) => boolean): { [name: string]: Uint8Array } | null {
+function unzipped(
+  archive: Uint8Array,
+  isAsked: (name: string) => boolean,
+): { [name: string]: Uint8Array } | null {
   let unpacked = 0
   try {
     return unzipSync(archive, {
@@ -189,7 +202,9 @@ function readManifest(archive: Uint8Array): Result<Manifest, readonly Fault[]> {
   const text = unzipped(archive, (name) => name === MANIFEST)?.[MANIFEST]
   const read = manifestSchema.safeParse(text && parseJson(decodeText(text)))
   if (read.success) return accept(read.data)
-  return refuse([{ path: text ? MANIFEST : '', reason: text ? 'It does not say what is in the backup.' : CUT }])
+  return refuse([
+    { path: text ? MANIFEST : '', reason: text ? 'It does not say what is in the backup.' : CUT },
+  ])
 }
 
 const parseJson = (text: string | null): unknown => {
@@ -206,7 +221,9 @@ export const isBackup = (archive: Uint8Array): boolean =>
   unzipped(archive, (name) => name === MANIFEST)?.[MANIFEST] !== undefined
 
 /** What a backup says is in it; nothing is checked but that. */
-export function backupContents(archive: Uint8Array): Result<BackupContents & { readonly mark: string }, readonly Fault[]> {
+export function backupContents(
+  archive: Uint8Array,
+): Result<BackupContents & { readonly mark: string }, readonly Fault[]> {
   const manifest = readManifest(archive)
   if (!manifest.ok) return manifest
   const { madeAt, rigs: all } = manifest.value
@@ -218,7 +235,9 @@ export function backupContents(archive: Uint8Array): Result<BackupContents & { r
  * Reads a backup whole. Every file must be there with the sum the backup says, every rig be sound, and every history lead from
  * nothing to its rig, edit by edit; else all of it is refused with what is wrong.
  */
-export async function readBackup(archive: Uint8Array): Promise<Result<readonly BackedUp[], readonly Fault[]>> {
+export async function readBackup(
+  archive: Uint8Array,
+): Promise<Result<readonly BackedUp[], readonly Fault[]>> {
   const manifest = readManifest(archive)
   if (!manifest.ok) return manifest
   const files = unzipped(archive, () => true)
@@ -242,7 +261,10 @@ export async function readBackup(archive: Uint8Array): Promise<Result<readonly B
       if (seen.has(head.id)) faults.push({ path: rigPart.file, reason: 'This rig is in it twice.' })
       seen.add(head.id)
       if (one.ok) all.push(one.value)
-      else faults.push(...one.refusal.map(({ path, reason }) => ({ path: `${rigPart.file} ${path}`.trim(), reason })))
+      else
+        faults.push(
+          ...one.refusal.map(({ path, reason }) => ({ path: `${rigPart.file} ${path}`.trim(), reason })),
+        )
     }
     // Others are answered between two rigs.
     await new Promise((resolve) => setImmediate(resolve))

@@ -46,7 +46,11 @@ export function createBackups(database: Database, folder: BackupFolder | null): 
   }
 
   /** The newest that can be opened, with what tells its state from another. */
-  async function newest(): Promise<{ readonly file: string; readonly mark: string; readonly madeAt: string } | null> {
+  async function newest(): Promise<{
+    readonly file: string
+    readonly mark: string
+    readonly madeAt: string
+  } | null> {
     for (const { file, contents } of (await folder?.list()) ?? []) {
       const archive = contents && (await folder!.read(file))
       const read = archive && backupContents(archive)

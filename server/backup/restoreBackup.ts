@@ -1,16 +1,6 @@
 import { and, eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
-import {
-  accept,
-  cutText,
-  editBetween,
-  editRow,
-  NAME_MAX,
-  NO_RIG,
-  replay,
-  rigName,
-  type Result,
-} from '#core'
+import { accept, cutText, editBetween, editRow, NAME_MAX, NO_RIG, replay, rigName, type Result } from '#core'
 import type { RestoredReply } from '#shared/contract/backups'
 import type { Fault } from '#shared/errors'
 import type { Transaction } from '../db/database'

@@ -16,7 +16,10 @@ export async function restoreFile(
   try {
     const read = await restoreBackup({ database, kept: createKeptRigs() }, archive, new Date())
     if (!read.ok)
-      return { isDone: false, lines: read.refusal.map(({ path, reason }) => [path, reason].filter(Boolean).join(': ')) }
+      return {
+        isDone: false,
+        lines: read.refusal.map(({ path, reason }) => [path, reason].filter(Boolean).join(': ')),
+      }
     const { restored, same, beside } = read.value
     return {
       isDone: true,

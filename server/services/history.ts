@@ -40,9 +40,7 @@ export async function historyOf(store: Store, rigId: string, before?: number): P
   const revisions: RevisionTold[] = []
   for (const { letters, ...head } of heads) {
     const [one] =
-      letters > LETTERS_TOLD
-        ? []
-        : await readEditsBetween(db, rigId, head.revision - 1, head.revision)
+      letters > LETTERS_TOLD ? [] : await readEditsBetween(db, rigId, head.revision - 1, head.revision)
     const changes = one?.edit.changes ?? []
     const rows = changes.slice(0, ROWS_TOLD).flatMap((change) => rowDifference(found.rig, change) ?? [])
     revisions.push({ ...head, rows, more: Math.max(0, changes.length - ROWS_TOLD) })
@@ -76,7 +74,12 @@ export async function rigThen(store: Store, rigId: string, revision: number): Pr
 }
 
 /** False when there is no such rig or revision. */
-export async function nameRevision(store: Store, rigId: string, revision: number, name: string): Promise<boolean> {
+export async function nameRevision(
+  store: Store,
+  rigId: string,
+  revision: number,
+  name: string,
+): Promise<boolean> {
   if (!Number.isSafeInteger(revision) || !(await findHead(store, rigId))) return false
   const named = await store.database.write((tx) =>
     tx
@@ -105,13 +108,11 @@ export async function factsSince(store: Store, rigId: string, since: number): Pr
   if (!head) return null
   const { db } = store.database
   const facts: LogFact[] = []
-  for (let after = since; ; ) {
+  for (let after = since; ;) {
     const rows = await db
       .select()
       .from(edits)
-      .where(
-        and(eq(edits.rigId, rigId), gt(edits.revision, after), inArray(edits.label, [...FACT_LABELS])),
-      )
+      .where(and(eq(edits.rigId, rigId), gt(edits.revision, after), inArray(edits.label, [...FACT_LABELS])))
       .orderBy(asc(edits.revision))
       .limit(CHUNK)
     facts.push(...rows.map(toLoggedEdit).flatMap(factsOf))

@@ -8,6 +8,7 @@ import { keyInPdf } from '../paper/keyIn'
 import { setSheetPdf } from '../paper/setSheet'
 import { standInPdf } from '../paper/standIn'
 import type { Fonts, PaperSize } from '../paper/sheet'
+import { testPlanPdf } from '../paper/testPlan'
 import { stripsPdf } from '../paper/strips'
 import { createRig, findRig } from './rigs'
 import type { Store } from './store'
@@ -47,6 +48,7 @@ const PAPERS = {
   'cable-tags': cableTagsPdf,
   'stand-in': standInPdf,
   'key-in': keyInPdf,
+  'test-plan': testPlanPdf,
 } as const
 export type PaperName = keyof typeof PAPERS
 

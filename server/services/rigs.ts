@@ -5,7 +5,13 @@ import { cutText, editBetween, emptyRig, NAME_MAX, NO_RIG, type Rig } from '#cor
 import type { CreatedReply, DeletedRig, RigReply, RigSummary } from '#shared/contract/rigs'
 import type { Transaction } from '../db/database'
 import { logEdit } from '../db/repositories/editLog'
-import { findRigHead, headQuery, listDeletedHeads, listRigHeads, type RigHead } from '../db/repositories/rigHeads'
+import {
+  findRigHead,
+  headQuery,
+  listDeletedHeads,
+  listRigHeads,
+  type RigHead,
+} from '../db/repositories/rigHeads'
 import { rigOf, rigQueries, writeChanges } from '../db/repositories/rigRows'
 import { rigs } from '../db/schema'
 import { versionOf } from './keptRigs'
