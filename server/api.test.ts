@@ -366,8 +366,8 @@ describe.each(PLACES)('with $name', ({ open }) => {
   describe('the demo', () => {
     it('is put into an empty database and never into another', async () => {
       const other = await startTestServer()
-      await seedDemo(other.store, new Date(0))
-      await seedDemo(other.store, new Date(0))
+      await seedDemo(other.store)
+      await seedDemo(other.store)
       const { rigs } = await (await fetch(`${other.url}/api/rigs`)).json()
       expect(rigs).toMatchObject([{ name: 'Pit bass, The Tidewright' }])
       await other.stop()

@@ -97,6 +97,24 @@ describe.each(PLACES)('a backup of $name', ({ open }) => {
 })
 
 describe('restoring', () => {
+  it('is also done where archives of rig files are brought in, and a spoiled backup is not taken for one of those', async () => {
+    const server = await startTestServer()
+    await fill(server)
+    const archive = await bytesOf(server)
+    const empty = await startTestServer()
+    const bring = (body: Uint8Array) =>
+      fetch(`${empty.url}/api/all-rigs.zip`, { method: 'POST', body: body as BodyInit }).then((reply) =>
+        reply.json(),
+      )
+    const files = unzipSync(archive)
+    const [name] = Object.keys(files).filter((one) => one.endsWith('.history.jsonl'))
+    const spoiled = zipSync({ ...files, [name!]: files[name!]!.subarray(1) })
+    expect(await bring(spoiled)).toMatchObject({ error: { code: 'invalidBackup' } })
+    expect(((await bring(archive)) as { rigs: unknown[] }).rigs).toHaveLength(2)
+    expect(await allOf(empty)).toEqual(await allOf(server))
+    await Promise.all([server.stop(), empty.stop()])
+  })
+
   it('writes nothing over: a rig that has gone on stays, a deleted one comes back', async () => {
     const server = await startTestServer()
     const id = await fill(server)

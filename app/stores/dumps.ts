@@ -28,6 +28,9 @@ import { useRigStore } from './rig'
 /** The port of the simulated device that stands in where there is none. */
 export const STAND_IN = 'standIn'
 
+/** After so long without a message what was asked for is over, in ms. */
+const SILENCE = 1200
+
 /** A dump on its way back. */
 interface Sending {
   readonly of: number
@@ -66,6 +69,8 @@ export const useDumpStore = defineStore('dumps', () => {
     pieces.value.length === 0 ? null : readExclusives(pieces.value),
   )
 
+  /** The dump that comes was asked for: it ends by itself. */
+  let isAsked = false
   const isInside = (): boolean => {
     const last = pieces.value.at(-1)?.bytes
     return last !== undefined && last.lastIndexOf(0xf0) > last.lastIndexOf(0xf7)
@@ -82,6 +87,7 @@ export const useDumpStore = defineStore('dumps', () => {
     // Notes, controls and clock that come meanwhile are no part of one either.
     if (status >= 0x80 && status !== 0xf0 && status !== 0xf7 && !isInside()) return
     pieces.value = [...pieces.value, { bytes, at }]
+    if (isAsked) waitForMore()
   }
 
   useIncoming(
@@ -89,6 +95,7 @@ export const useDumpStore = defineStore('dumps', () => {
     ({ bytes, at }) => came(bytes, at),
   )
 
+  let stopWaiting: (() => void) | null = null
   const stops = new Set<() => void>()
   function later(ms: number, run: () => void): void {
     const stop = clock.after(ms, () => {
@@ -127,6 +134,12 @@ export const useDumpStore = defineStore('dumps', () => {
       later(at + answer.ms - wires.now(), () => came(answer.bytes, at + answer.ms))
   }
 
+  /** What was asked for has come when nothing more does. */
+  function waitForMore(): void {
+    stopWaiting?.()
+    stopWaiting = clock.after(SILENCE, () => (isRecording.value = false))
+  }
+
   /** Begins a go of its own on the simulated device, which may lose a message of it. */
   function beginGo(): void {
     const { rig } = rigs
@@ -145,6 +158,8 @@ export const useDumpStore = defineStore('dumps', () => {
   }
 
   async function record(): Promise<void> {
+    isAsked = false
+    stopWaiting?.()
     pieces.value = []
     isRecording.value = true
     await ready()
@@ -155,6 +170,7 @@ export const useDumpStore = defineStore('dumps', () => {
     const read = readBytes(dumping.value.ask)
     if (!read.ok) return
     await record()
+    isAsked = true
     beginGo()
     const from = wires.now() + 5
     put(read.value.bytes, from, from + read.value.bytes.length * 0.32)
@@ -193,6 +209,7 @@ export const useDumpStore = defineStore('dumps', () => {
   }
 
   function giveUp(): void {
+    stopWaiting?.()
     for (const stop of stops) stop()
     stops.clear()
     sending.value = null

@@ -1,6 +1,7 @@
 import type { EditLabel, FieldDifference, RowDifference, SentDifference, Shown, TableName } from '#core'
 import { EDIT_TEXT } from './edits'
 import { hexText } from './keyIn'
+import { dateText, dayText } from './times'
 
 /** What a row of a table is called, one of it. */
 export const ROW_TEXT: Record<TableName, string> = {
@@ -201,24 +202,59 @@ function valueText(field: string, value: Shown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   // Ids mean nothing to a player.
   if (isOther(value) || /Id$|^id$|^home$|^pageOf$/.test(field)) return ''
-  return typeof value === 'number' ? String(value) : `“${value}”`
+  if (typeof value === 'number') return String(value)
+  return field === 'at' ? dayText(value) : `“${value}”`
 }
 
 /** "channel from 3 to 4", "label “Verse”", "jacks". */
-export function differenceText({ field, before, after }: FieldDifference): string {
+export function differenceText({ field, before, after, parts }: FieldDifference): string {
+  if (parts.length > 0)
+    return parts
+      .map((one) => `${one.name} from ${one.before ?? 'nothing'} to ${one.after ?? 'nothing'}`)
+      .join(', ')
   const [was, is] = [valueText(field, before), valueText(field, after)]
   const name = fieldText(field)
   return was === '' || is === '' ? name : `${name} from ${was} to ${is}`
 }
 
-const KIND_TEXT = { made: 'new', removed: 'removed', changed: '' } as const
-
-/** "Device Tape echo: channel from 3 to 4". */
+/** "Device Tape echo: channel from 3 to 4", "New bank: Verses". */
 export function rowText({ table, name, kind, fields }: RowDifference): string {
-  const who = [ROW_TEXT[table], name].filter(Boolean).join(' ')
-  if (kind !== 'changed') return `${who}: ${KIND_TEXT[kind]}`
+  const noun = ROW_TEXT[table]
+  const shown = table === 'practices' ? dateText(name) : name
+  if (kind !== 'changed') {
+    const who = [noun.charAt(0).toLowerCase() + noun.slice(1), shown].filter(Boolean).join(': ')
+    return `${kind === 'made' ? 'New' : 'Removed'} ${who}`
+  }
   const told = fields.filter(({ field }) => field !== 'order' || fields.length === 1).map(differenceText)
-  return `${who}: ${told.join('; ')}`
+  return `${[noun, shown].filter(Boolean).join(' ')}: ${told.join('; ')}`
+}
+
+/** The first rows of an edit, and how many more: many of one kind are counted. */
+export function rowsText(rows: readonly RowDifference[], more: number): string {
+  const all = rows.length + more
+  const [first] = rows
+  if (first && all > 3 && rows.every(({ table, kind }) => table === first.table && kind === first.kind))
+    return `${ROW_TEXT[first.table]}, ${all} times: ${first.kind === 'made' ? 'new' : first.kind}`
+  return [...rows.slice(0, 2).map(rowText), ...(all > 2 ? [`and ${all - 2} more`] : [])].join('. ')
+}
+
+/** Rows of which a player tells one from another only where they stand: many of a kind are counted. */
+const COUNTED: readonly TableName[] = ['keyIns', 'marks', 'practices']
+
+/** A line for each row, and one for many of a kind. */
+export function rowLines(rows: readonly RowDifference[]): { readonly key: string; readonly text: string }[] {
+  const groups = new Map<string, RowDifference[]>()
+  for (const row of rows) {
+    const key = COUNTED.includes(row.table)
+      ? `${row.table}/${row.kind}`
+      : `${row.table}/${row.kind}/${row.id}`
+    groups.set(key, [...(groups.get(key) ?? []), row])
+  }
+  return [...groups].flatMap(([key, some]) =>
+    some.length > 3
+      ? [{ key, text: rowsText(some, 0) }]
+      : some.map((row) => ({ key: `${key}/${row.id}`, text: rowText(row) })),
+  )
 }
 
 /** "Change channel": what was done, begun with a capital. */

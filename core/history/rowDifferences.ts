@@ -1,7 +1,10 @@
 import { dequal } from 'dequal/lite'
 import { own } from '../base/own'
+import { shownText } from '../rig/chart/reading'
 import { formatDisplay } from '../rig/numbering/display'
 import type { Change } from '../rig/edit'
+import { highestValue } from '../rig/table/control'
+import type { SetValue } from '../rig/table/setValue'
 import { TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig/rig'
 
 /** A value short enough to be said; null where there is none; `other` for what is not one number, word or yes. */
@@ -12,6 +15,12 @@ export interface FieldDifference {
   readonly field: string
   readonly before: Shown
   readonly after: Shown
+  /** Of a list of values of controls those that differ, as the device shows them; null where there is none. */
+  readonly parts: readonly {
+    readonly name: string
+    readonly before: string | null
+    readonly after: string | null
+  }[]
 }
 
 /** One row that is not what it was. */
@@ -47,15 +56,37 @@ export function rowDifference(rig: Rig, { table, id, before, after }: Change): R
     id,
     name: rowName(rig, table, row),
     kind: before === null ? 'made' : after === null ? 'removed' : 'changed',
-    fields: before && after ? fieldDifferences(before, after) : [],
+    fields: before && after ? fieldDifferences(rig, before, after) : [],
   }
 }
 
-function fieldDifferences(before: object, after: object): FieldDifference[] {
+function fieldDifferences(rig: Rig, before: object, after: object): FieldDifference[] {
   const [left, right] = [new Map(Object.entries(before)), new Map(Object.entries(after))]
   return [...new Set([...left.keys(), ...right.keys()])].flatMap((field): FieldDifference[] => {
     const [was, is] = [left.get(field) as unknown, right.get(field) as unknown]
-    return dequal(was, is) ? [] : [{ field, before: shown(was), after: shown(is) }]
+    return dequal(was, is)
+      ? []
+      : [{ field, before: shown(was), after: shown(is), parts: valueParts(rig, was, is) }]
+  })
+}
+
+const isValues = (value: unknown): value is readonly SetValue[] =>
+  Array.isArray(value) &&
+  value.every(
+    (one: unknown) => typeof one === 'object' && one !== null && 'controlId' in one && 'value' in one,
+  )
+
+function valueParts(rig: Rig, was: unknown, is: unknown): FieldDifference['parts'] {
+  if (!isValues(was) || !isValues(is)) return []
+  return [...new Set([...was, ...is].map(({ controlId }) => controlId))].flatMap((id) => {
+    const control = own(rig.controls, id)
+    const text = (values: readonly SetValue[]): string | null => {
+      const value = values.find(({ controlId }) => controlId === id)?.value
+      if (value === undefined) return null
+      return control ? shownText(control.reading, value, highestValue(control.address)) : String(value)
+    }
+    const [before, after] = [text(was), text(is)]
+    return before === after ? [] : [{ name: control?.name ?? '', before, after }]
   })
 }
 
@@ -114,14 +145,28 @@ const names: Names = {
   },
   pedals: ({ name }) => name,
   cables: ({ from, to }, rig) => `${boxName(rig, from)} – ${boxName(rig, to)}`,
-  marks: () => '',
+  marks: ({ said }) => tickedBox(said),
   runs: ({ name }) => name,
   rides: ({ name }) => name,
   practices: ({ on }) => on,
   nevers: () => '',
-  keyIns: ({ place }) => place,
+  keyIns: () => '',
   dumps: ({ name }) => name,
   notes: ({ text }) => (text.length > 60 ? `${text.slice(0, 60).replace(/\p{Surrogate}$/u, '')}…` : text),
+}
+
+/** The box a ticked line is about, as the line said it. */
+function tickedBox(said: string): string {
+  try {
+    const task: unknown = JSON.parse(said)
+    const name = (field: string): unknown =>
+      typeof task === 'object' && task !== null ? Reflect.get(task, field) : undefined
+    const found = name('box') ?? name('device') ?? name('pedal') ?? name('from')
+    return typeof found === 'string' ? found : ''
+  } catch (error) {
+    if (error instanceof SyntaxError) return ''
+    throw error
+  }
 }
 
 const firstOf = (rig: Rig): number | undefined => Object.values(rig.controllers)[0]?.firstBank

@@ -49,7 +49,11 @@ function roundOf(rig: Rig, { missed, ms }: (typeof DAYS)[number], day: number): 
   }))
 }
 
-export const practiceSteps: readonly ((rig: Rig) => Edit | null)[] = DAYS.map(
-  (one, day) => (rig: Rig) =>
+export const practiceSteps: readonly {
+  readonly at: string
+  readonly make: (rig: Rig) => Edit | null
+}[] = DAYS.map((one, day) => ({
+  at: `${one.on}T17:40:00.000Z`,
+  make: (rig) =>
     keepRound(rig, roundOf(rig, one, day), { on: one.on, newId: `practice-${day + 1}` as PracticeId }),
-)
+}))

@@ -30,16 +30,19 @@ import {
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
 import { CONDUCTED, partsOfShow } from './show'
-import { keyInSteps } from './keyIn'
-import { neverSteps } from './nevers'
-import { practiceSteps } from './practice'
+import { storyOf, type Story } from './story'
 import { soundSteps } from './sounds'
 import { switchStepsOfDemo } from './switches'
 
 const control = (id: string) => id as Control['id']
 
 /** The demo rig: the bass chair in the pit of an invented musical, two numbers of the show. */
-export function tidewright(): Rig {
+export const tidewright = (): Rig => story().rig
+
+/** The demo with how it came about: as it was begun, and what was done to it in three weeks, edit by edit. */
+export const story = (): Story => storyOf(planned())
+
+function planned(): Rig {
   const boxes: Rig = {
     ...emptyRig('Pit bass, The Tidewright'),
     controllers: byId([controller]),
@@ -60,9 +63,6 @@ export function tidewright(): Rig {
     ...partsOfShow,
     ...switchStepsOfDemo,
     ...pedalSteps,
-    ...practiceSteps,
-    ...neverSteps,
-    ...keyInSteps,
   ].reduce(done, boxes)
 }
 

@@ -23,7 +23,7 @@ export async function openServices(
   const database = await openDatabase(databaseUrl, databaseToken, readMigration)
   const store = { database, kept: createKeptRigs() }
   await completeLogs(database, new Date())
-  if (isDemo) await seedDemo(store, new Date())
+  if (isDemo) await seedDemo(store)
   const gate =
     passphrase === null
       ? null

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import Textarea from 'primevue/textarea'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
 import {
@@ -61,9 +60,10 @@ const change = (fields: Parameters<typeof changeDump>[2]) => {
   if (dump) rigs.edit(changeDump(rig, dump.id, fields))
 }
 
-const otherId = ref('')
+const NOTHING = '*'
+const otherId = ref(NOTHING)
 const others = computed(() => [
-  { value: '', text: 'nothing' },
+  { value: NOTHING, text: 'nothing' },
   ...dumps
     .filter(({ id }) => id !== dump?.id)
     .map(({ id, name, at }) => ({ value: id as string, text: `${name}, ${dayText(at)}` })),
@@ -144,22 +144,20 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
     <TextField label="Name" :value="dump.name" :max="NAME_MAX" required @take="change({ name: $event })" />
     <ChoiceField
       label="Of"
-      :value="dump.deviceId ?? ''"
+      :value="dump.deviceId ?? NOTHING"
       :choices="[
-        { value: '', text: dump.of ? `${dump.of}, as it was called` : 'not said' },
+        { value: NOTHING, text: dump.of ? `${dump.of}, as it was called` : 'not said' },
         ...receivers(rig).map(({ id, name }) => ({ value: id as string, text: name })),
       ]"
-      @choose="change({ deviceId: ($event || null) as DeviceId | null })"
+      @choose="change({ deviceId: ($event === NOTHING ? null : $event) as DeviceId | null })"
     />
     <div class="field">
       <label for="dump-note">Note</label>
-      <Textarea
+      <textarea
         id="dump-note"
         v-model="note"
         rows="2"
         maxlength="2000"
-        auto-resize
-        fluid
         @blur="note !== dump.note && change({ note })"
       />
     </div>
@@ -247,6 +245,7 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
 <style scoped>
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 9px;
 }
 

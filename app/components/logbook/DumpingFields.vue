@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import {
   learnDumping,
@@ -146,7 +145,7 @@ function takeValues(): void {
     <p v-if="askFault" role="alert" class="fault">{{ askFault }}</p>
     <div class="field">
       <label for="dump-values">What bytes stand for, a line each</label>
-      <Textarea id="dump-values" v-model="values" rows="4" placeholder="17 Mix" fluid @blur="takeValues" />
+      <textarea id="dump-values" v-model="values" rows="4" placeholder="17 Mix" @blur="takeValues" />
     </div>
     <p v-if="valueFault" role="alert" class="fault">{{ valueFault }}</p>
   </div>

@@ -178,7 +178,7 @@ const recordedCount = computed(() => store.pieces.length)
 
 .list button {
   display: grid;
-  grid-template: auto auto / minmax(0, 2fr) minmax(0, 1fr) auto;
+  grid-template: auto auto / minmax(0, 2fr) minmax(0, 1.4fr) 104px;
   gap: 0 12px;
   width: 100%;
   padding: 6px 8px;

@@ -214,6 +214,7 @@ const save = () => {
 <style scoped>
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   justify-items: start;
 }

@@ -6,7 +6,7 @@ import FailureNote from '~/components/start/FailureNote.vue'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { labelText, rowText } from '~/text/history'
+import { labelText, rowsText } from '~/text/history'
 import { dateText, isoDate, shortTimeText } from '~/text/times'
 import type { NamedReply, RevisionTold } from '#shared/contract/history'
 
@@ -78,10 +78,7 @@ const rows = computed(() => {
     time: shortTimeText(one.at),
     label: labelText(one.label),
     name: names.get(one.revision) ?? '',
-    says: [
-      ...one.rows.slice(0, 2).map(rowText),
-      ...(one.rows.length + one.more > 2 ? [`and ${one.rows.length + one.more - 2} more`] : []),
-    ].join('. '),
+    says: rowsText(one.rows, one.more),
   }))
   const loaded = new Set(all.map(({ revision }) => revision))
   const others = named.value
@@ -126,7 +123,10 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
         :aria-pressed="row.revision === chosen"
         @click="emit('choose', row.revision)"
       >
-        <span class="when mono">{{ row.isFirst ? dateText(row.day) : '' }}<br />{{ row.time }}</span>
+        <span class="when mono"
+          ><b v-if="row.isFirst">{{ dateText(row.day) }}</b
+          >{{ row.time }}</span
+        >
         <span class="number mono">{{ row.revision }}</span>
         <span class="what">
           <b>{{ row.label }}</b>
@@ -191,6 +191,10 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
 .chosen span:not(.tape),
 .chosen b {
   color: inherit;
+}
+
+.when b {
+  display: block;
 }
 
 .when,

@@ -3,7 +3,6 @@ import Button from 'primevue/button'
 import DatePicker from 'primevue/datepicker'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
-import Textarea from 'primevue/textarea'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
 import {
@@ -39,7 +38,8 @@ type Written = (typeof WRITTEN_KINDS)[number]
 const kind = ref<Written>('note')
 const text = ref('')
 const version = ref('')
-const about = ref('')
+const THE_RIG = '*'
+const about = ref(THE_RIG)
 const at = ref<Date>(clock.now())
 
 /** The note that is being mended; null while a new one is written. */
@@ -53,14 +53,14 @@ function begin(): void {
   kind.value = one && isWritten(one.fact.kind) ? one.fact.kind : 'note'
   text.value = one?.text ?? ''
   version.value = one?.fact.kind === 'firmware' ? one.fact.version : ''
-  about.value = one?.about ? `${one.about.table}/${one.about.id}` : ''
+  about.value = one?.about ? `${one.about.table}/${one.about.id}` : THE_RIG
   at.value = one ? new Date(one.at) : clock.now()
 }
 watch(() => line?.key, begin, { immediate: true })
 
 const subjects = computed(() =>
   [
-    { label: 'The rig', items: [{ value: '', text: 'The rig' }] },
+    { label: 'The rig', items: [{ value: THE_RIG, text: 'The rig' }] },
     {
       label: 'Boxes',
       items: boxes(rig).map((box) => ({
@@ -192,7 +192,7 @@ function remove(): void {
     </div>
     <div class="field">
       <label for="log-text">{{ kind === 'firmware' ? 'What it changed' : 'What happened' }}</label>
-      <Textarea id="log-text" v-model="text" rows="4" maxlength="4000" auto-resize fluid />
+      <textarea id="log-text" v-model="text" rows="5" maxlength="4000" />
     </div>
     <div class="field">
       <label for="log-at">When</label>

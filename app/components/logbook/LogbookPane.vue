@@ -16,7 +16,8 @@ const { rig, lines, chosen } = defineProps<{
 const emit = defineEmits<{ choose: [key: string] }>()
 
 const search = ref('')
-const about = ref('')
+const EVERYTHING = '*'
+const about = ref(EVERYTHING)
 
 const told = computed(() =>
   lines.map((line) => ({
@@ -30,7 +31,7 @@ const told = computed(() =>
   })),
 )
 const subjects = computed(() => [
-  { value: '', text: 'Everything' },
+  { value: EVERYTHING, text: 'Everything' },
   ...[...new Set(told.value.map((one) => one.about))]
     .filter((one) => one !== '')
     .sort()
@@ -39,7 +40,7 @@ const subjects = computed(() => [
 const found = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
   return told.value
-    .filter((one) => about.value === '' || one.about === about.value)
+    .filter((one) => about.value === EVERYTHING || one.about === about.value)
     .filter((one) => {
       const all = `${one.kind} ${one.about} ${one.text} ${one.day}`.toLowerCase()
       return words.every((word) => all.includes(word))
@@ -71,7 +72,10 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
         :aria-pressed="row.key === chosen"
         @click="emit('choose', row.key)"
       >
-        <span class="when mono">{{ row.isFirst ? dateText(row.day) : '' }}<br />{{ row.time }}</span>
+        <span class="when mono"
+          ><b v-if="row.isFirst">{{ dateText(row.day) }}</b
+          >{{ row.time }}</span
+        >
         <span class="what">
           <b :class="{ bad: row.isBad }">{{ row.kind }}</b>
           <span v-if="row.about" class="about">{{ row.about }}</span>
@@ -126,6 +130,10 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
 .chosen span:not(.tape),
 .chosen b {
   color: inherit;
+}
+
+.when b {
+  display: block;
 }
 
 .when {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { formatCell, own, type Cell, type DeviceId, type Rig, type RigDifference } from '#core'
 import FoldSection from '~/components/common/FoldSection.vue'
-import { rowText, sentLineText, stepPlaceText } from '~/text/history'
+import { rowLines, sentLineText, stepPlaceText } from '~/text/history'
 import { count } from '#shared/counts'
 import { durationText } from '#shared/keyInText'
 
@@ -17,9 +17,7 @@ const { difference, before, after } = defineProps<{
 const MOST = 200
 
 const isNothing = computed(() => difference.rows.length === 0)
-const rows = computed(() =>
-  difference.rows.slice(0, MOST).map((row) => ({ key: `${row.table}/${row.id}`, text: rowText(row) })),
-)
+const rows = computed(() => rowLines(difference.rows))
 
 const cellText = (rig: Rig, deviceId: DeviceId, cell: Cell | null): string => {
   const device = own(rig.devices, deviceId)
@@ -55,8 +53,8 @@ const rest = (all: readonly unknown[]): number => Math.max(0, all.length - MOST)
   <div v-else class="all">
     <FoldSection :title="`${count(difference.rows.length, 'thing')} changed`" open>
       <ul>
-        <li v-for="row in rows" :key="row.key">{{ row.text }}</li>
-        <li v-if="rest(difference.rows) > 0" class="soft">and {{ rest(difference.rows) }} more</li>
+        <li v-for="row in rows.slice(0, MOST)" :key="row.key">{{ row.text }}</li>
+        <li v-if="rest(rows) > 0" class="soft">and {{ rest(rows) }} more</li>
       </ul>
     </FoldSection>
     <FoldSection

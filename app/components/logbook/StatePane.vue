@@ -68,14 +68,15 @@ const HOW = {
 function headline(state: BoxState): { text: string; tone: 'good' | 'todo' | 'open' } {
   const { changed, unsaved, unknown, places, saved, how } = state
   const todo = changed.length + unsaved.length + places
-  if (how !== 'itself' && saved === null) return { text: 'Nobody said yet that it was saved.', tone: 'todo' }
-  if (todo > 0) {
+  const isNew = how !== 'itself' && saved === null
+  if (todo > 0 || isNew) {
     const parts = [
-      ...(changed.length > 0 ? [`${count(changed.length, 'line')} changed`] : []),
+      ...(isNew ? ['Nobody said yet that it was saved'] : []),
+      ...(changed.length > 0 && !isNew ? [`${count(changed.length, 'line')} changed`] : []),
       ...(unsaved.length > 0 ? [`${count(unsaved.length, 'line')} set and not saved`] : []),
       ...(places > 0 ? [`${count(places, 'place')} to key in`] : []),
     ]
-    return { text: `${parts.join(', ')}.`, tone: 'todo' }
+    return { text: `${parts.join('; ')}.`, tone: 'todo' }
   }
   if (unknown.length > 0)
     return { text: 'Cannot tell: what was planned when it was saved is not known here.', tone: 'open' }
@@ -153,7 +154,9 @@ function savedNow(id: string): void {
               : ''
         }}
         {{
-          state.untold > 0 ? `${count(state.untold, 'line')} never ticked: held by the word of the save.` : ''
+          state.untold > 0
+            ? `${count(state.untold, 'line')} never ticked: taken as held because it was saved.`
+            : ''
         }}
       </p>
       <ul v-if="state.lines.length > 0">

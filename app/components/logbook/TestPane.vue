@@ -141,16 +141,18 @@ const placeWords = (line: TestLine): string =>
       <ul aria-label="To try">
         <li v-for="{ line, result, place } in rows" :key="line.key" :class="{ begins: place !== '' }">
           <b v-if="place" class="place">{{ place }}</b>
-          <p>
-            <b>{{ testDoes(line) }}.</b> {{ testExpects(rig, line) }}.
-          </p>
-          <p v-if="result" :class="result.isOld ? 'soft' : result.verdict">
-            {{
-              result.isOld
-                ? `Changed since it ${result.verdict === 'pass' ? 'passed' : 'failed'} ${dayText(result.note.at)}: try it again.`
-                : `${result.verdict === 'pass' ? 'Passed' : 'Failed'} ${dayText(result.note.at)}`
-            }}
-          </p>
+          <div class="says">
+            <p>
+              <b>{{ testDoes(line) }}.</b> {{ testExpects(rig, line) }}.
+            </p>
+            <p v-if="result" :class="result.isOld ? 'soft' : result.verdict">
+              {{
+                result.isOld
+                  ? `Changed since it ${result.verdict === 'pass' ? 'passed' : 'failed'} ${dayText(result.note.at)}: try it again.`
+                  : `${result.verdict === 'pass' ? 'Passed' : 'Failed'} ${dayText(result.note.at)}`
+              }}
+            </p>
+          </div>
           <div class="does">
             <InputText
               v-model="notes[line.key]"
@@ -221,15 +223,9 @@ li {
 }
 
 .does {
-  grid-area: auto / 2;
-  grid-row: span 2;
   display: flex;
-  align-items: center;
+  align-items: start;
   gap: 6px;
-}
-
-li p {
-  grid-column: 1;
 }
 
 .pass {
@@ -249,10 +245,6 @@ li p {
   .head,
   li {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .does {
-    grid-area: auto / 1;
   }
 
   .does :deep(input) {

@@ -59,7 +59,7 @@ const unproven = computed(
             class="looking"
             >{{ unproven > 0 ? `${unproven} open` : '' }}</span
           >
-          <span v-else-if="stage.page === 'keyin'" class="looking" />
+          <span v-else-if="stage.page === 'keyin' || stage.page === 'logbook'" class="looking" />
           <span v-else class="ok">ok</span>
         </NuxtLink>
       </li>

@@ -16,7 +16,9 @@ const emit = defineEmits<{ cancel: []; remove: [] }>()
     :style="{ width: '420px' }"
     @update:visible="emit('cancel')"
   >
-    <p>{{ rig?.name }} and all its history go from the server. This cannot be undone.</p>
+    <p>
+      {{ rig?.name }} goes from the list, with all its history. It can be brought back under Deleted rigs.
+    </p>
     <template #footer>
       <Button label="Keep it" severity="secondary" variant="outlined" @click="emit('cancel')" />
       <Button label="Delete" @click="emit('remove')" />

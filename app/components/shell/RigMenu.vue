@@ -26,6 +26,7 @@ const items = computed(() => [
     label: 'Wire Step',
     items: [
       { label: 'All rigs', command: () => void router.push('/rigs') },
+      { label: 'Backups', command: () => void router.push('/backups') },
       { label: 'Words of the trade', command: () => void router.push('/words') },
       { label: theme.value === 'stage' ? 'Light theme' : 'Stage theme', command: toggleTheme },
       { label: 'Shortcuts', command: () => emit('shortcuts') },

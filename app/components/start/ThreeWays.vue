@@ -33,7 +33,7 @@ const name = ref('')
     </li>
     <li>
       <h3>Open a file</h3>
-      <p>A rig.json, or all-rigs.zip with many.</p>
+      <p>A rig.json, all-rigs.zip with many, or a backup.</p>
       <FilePick
         label="Choose a file"
         accept=".json,.zip,application/json,application/zip"

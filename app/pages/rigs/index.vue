@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Copy, FileDown, Trash2 } from '@lucide/vue'
 import { useTimeoutFn } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { NuxtLink } from '#components'
 import IconButton from '~/components/common/IconButton.vue'
+import DeletedRigs from '~/components/start/DeletedRigs.vue'
 import RemoveRigDialog from '~/components/shell/RemoveRigDialog.vue'
 import FailureNote from '~/components/start/FailureNote.vue'
 import ThreeWays from '~/components/start/ThreeWays.vue'
@@ -20,6 +21,7 @@ const { failure, brought, build, copyDemo, copy, openFile } = useRigStarts()
 const { theme, toggleTheme } = useTheme()
 const rigs = shallowRef<readonly RigSummary[] | null>(null)
 const removing = shallowRef<RigSummary | null>(null)
+const deleted = useTemplateRef('deleted')
 const hasSignIn = ref(false)
 const retry = useTimeoutFn(refresh, 3000, { immediate: false })
 
@@ -71,7 +73,7 @@ async function remove(): Promise<void> {
   if (!rig) return
   const answer = await server.remove(rig.id)
   if (answer.kind === 'done') await shelf.forget(rig.id)
-  await refresh()
+  await Promise.all([refresh(), deleted.value?.refresh()])
   if (answer.kind !== 'done') failure.value = answer
 }
 
@@ -90,6 +92,7 @@ onMounted(async () => {
         Plan what every step on your foot controller sends, try it, and see what will go wrong.
       </p>
       <div class="foot">
+        <NuxtLink to="/backups">Backups</NuxtLink>
         <NuxtLink to="/words">Words of the trade</NuxtLink>
         <button type="button" class="word" @click="toggleTheme">
           {{ theme === 'stage' ? 'Light theme' : 'Stage theme' }}
@@ -134,6 +137,7 @@ onMounted(async () => {
           </div>
         </li>
       </ul>
+      <DeletedRigs ref="deleted" @back="refresh" />
     </main>
     <aside aria-labelledby="new">
       <h2 id="new">Start a rig</h2>
