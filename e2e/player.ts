@@ -35,7 +35,18 @@ function listen(page: Page, complaints: string[]): void {
 export async function openView(
   page: Page,
   rigId: string,
-  view: 'rig' | 'charts' | 'sounds' | 'switches' | 'pedals' | 'tempo' | 'show' | 'proof' | 'keyin' | 'stage',
+  view:
+    | 'rig'
+    | 'charts'
+    | 'sounds'
+    | 'switches'
+    | 'pedals'
+    | 'tempo'
+    | 'show'
+    | 'proof'
+    | 'keyin'
+    | 'logbook'
+    | 'stage',
 ): Promise<void> {
   await page.goto(`/rigs/${rigId}/${view}`)
   await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
