@@ -65,7 +65,7 @@ test('a revision is looked at, named, gone back to as one edit, and forth again'
   await name.press('Enter')
   await saved(page, 3)
   const after = await rig()
-  await page.keyboard.press('n')
+  await page.getByRole('link', { name: 'N Logbook' }).press('Enter')
   await tab(page, 'History').click()
   const list = page.getByRole('list', { name: 'Revisions' })
   await expect(
@@ -85,6 +85,7 @@ test('a revision is looked at, named, gone back to as one edit, and forth again'
   await dialog.getByRole('button', { name: 'Go back to 1' }).press('Enter')
   await saved(page, 4)
   expect(await rig()).toBe(before)
+  await expect(list.getByRole('button', { name: /4 Go back/ })).toBeVisible()
   await list.getByRole('button', { name: /3 Change device/ }).press('Enter')
   await side(page).getByRole('button', { name: 'Go back to it' }).press('Enter')
   await page
@@ -111,6 +112,8 @@ test('a dump is asked for, kept, taken out and in byte for byte, sent back, and 
   const came = page.getByRole('group', { name: 'What came' })
   await expect(came).toContainText('Number of messages: right', { timeout: 15_000 })
   await came.getByLabel('Name').fill('First bank')
+  // What was asked for has come when nothing more does.
+  await expect(came.getByRole('button', { name: 'Keep it' })).toBeEnabled()
   await came.getByRole('button', { name: 'Keep it' }).press('Enter')
   await expect(side(page).getByRole('heading', { name: 'First bank' })).toBeVisible()
   const syx = await downloaded(page, 'Save .syx')
@@ -196,10 +199,10 @@ test('a deleted rig is brought back with its history; a backup is made, and open
   await page.goto('/rigs')
   await page.getByRole('button', { name: `Delete ${name}` }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).press('Enter')
-  await expect(page.getByRole('link', { name })).toHaveCount(0)
+  await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
   await page.getByText(/\d+ deleted rigs?/).click()
   await page.getByRole('button', { name: `Bring ${name} back` }).press('Enter')
-  await expect(page.getByRole('link', { name })).toBeVisible()
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible()
   await page.getByRole('link', { name: 'Backups' }).click()
   await page.getByRole('button', { name: 'Back up now' }).press('Enter')
   await expect(page.getByText(/was made, and read back|Nothing has changed since/)).toBeVisible({

@@ -35,12 +35,6 @@ const cell = async (page) => {
   await page.keyboard.press('F8')
   await page.getByRole('gridcell').filter({ hasText: 'B4 Dotted eighth' }).first().click()
 }
-const matrix = async (page) => {
-  await page.getByRole('tab', { name: 'From one to another' }).click()
-  await page.getByRole('button', { name: /^Matrix of changes/ }).focus()
-  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
-  await page.waitForTimeout(500)
-}
 /** A lamp that can lie, with the steps that show it and what mends it. */
 const proven = async (page) => {
   await page.getByRole('button', { name: /The lamp of Freeze/ }).click({ timeout: 120_000 })
@@ -55,17 +49,21 @@ const keyed = async (page) => {
   await page.getByRole('button', { name: /^Play / }).click()
   await page.waitForTimeout(5000)
 }
-/** A controller with a few slips, half of its first bank heard. */
-const heard = async (page) => {
-  await page.getByRole('tab', { name: 'Listen' }).click()
-  await page.getByRole('button', { name: 'Listen', exact: true }).click()
-  await page.getByLabel('It holds').click()
-  await page.getByRole('option', { name: 'the plan with a few slips' }).click()
-  await page.getByRole('button', { name: 'Step on all' }).click()
-  await page.getByText(/not as planned,/).waitFor({ timeout: 60_000 })
-  await page.waitForTimeout(7000)
-  await page.getByRole('button', { name: 'Stop stepping' }).click()
-  await page.getByText(/Wrong channel/).scrollIntoViewIfNeeded()
+/** A line of the logbook chosen among three weeks of them. */
+const log = async (page) => {
+  await page
+    .getByRole('list', { name: 'Logbook' })
+    .getByRole('button', { name: /Sent back/ })
+    .click()
+}
+/** What has changed since a version. */
+const history = async (page) => {
+  await page.getByRole('tab', { name: 'History' }).click()
+  await page.getByRole('list', { name: 'Revisions' }).hover()
+  await page.mouse.wheel(0, 900)
+  await page.getByRole('button', { name: /18 Change preset/ }).click()
+  await page.getByText('From it to now').click()
+  await page.getByText('Nothing to key in for it.').or(page.getByText('Keys to press:')).waitFor()
 }
 /** A lamp made to lie, the clock slowed, the last seconds on their axis. */
 const lie = async (page) => {
@@ -165,12 +163,12 @@ const PICTURES = [
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
-  { name: 'sounds-between', path: 'sounds', theme: 'light', work: matrix },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },
   { name: 'proof', path: 'proof', theme: 'light', work: proven },
   { name: 'keyin', path: 'keyin', theme: 'light', work: keyed },
-  { name: 'keyin-listen', path: 'keyin', theme: 'light', work: heard },
+  { name: 'logbook', path: 'logbook', theme: 'light', work: log },
+  { name: 'history', path: 'logbook', theme: 'light', work: history },
   { name: 'setlist', path: 'show', theme: 'light', work: parts },
   { name: 'setlist-board', path: 'show', theme: 'light', work: board },
   {

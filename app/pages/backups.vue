@@ -253,6 +253,9 @@ li {
 }
 
 li p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
   flex: 1;
   min-width: 220px;
 }

@@ -4,7 +4,7 @@ import { hexText } from './keyIn'
 import { dateText, dayText } from './times'
 
 /** What a row of a table is called, one of it. */
-export const ROW_TEXT: Record<TableName, string> = {
+const ROW_TEXT: Record<TableName, string> = {
   about: 'The rig',
   controllers: 'Controller',
   devices: 'Device',
@@ -207,7 +207,7 @@ function valueText(field: string, value: Shown): string {
 }
 
 /** "channel from 3 to 4", "label “Verse”", "jacks". */
-export function differenceText({ field, before, after, parts }: FieldDifference): string {
+function differenceText({ field, before, after, parts }: FieldDifference): string {
   if (parts.length > 0)
     return parts
       .map((one) => `${one.name} from ${one.before ?? 'nothing'} to ${one.after ?? 'nothing'}`)

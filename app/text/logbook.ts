@@ -64,7 +64,7 @@ export function lineAboutText(rig: Rig, line: LogbookLine): string {
   }
 }
 
-export function noteAboutText(rig: Rig, { about, name }: Pick<Note, 'about' | 'name'>): string {
+function noteAboutText(rig: Rig, { about, name }: Pick<Note, 'about' | 'name'>): string {
   const row = about && own<{ readonly name?: string; readonly label?: string }>(rig[about.table], about.id)
   return row?.name || row?.label || name
 }

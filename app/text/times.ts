@@ -25,6 +25,14 @@ const dayOnly = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short
 /** 24 Nov, for a date as it is stored: "2026-11-24". */
 export const dateText = (date: string): string => dayOnly.format(new Date(`${date}T12:00:00`))
 
+const dayAndYear = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+
+/** 24 Nov, and of another year than this "24 Nov 2025". */
+export const dayOf = (date: string, now: Date): string =>
+  date.startsWith(String(now.getFullYear()))
+    ? dateText(date)
+    : dayAndYear.format(new Date(`${date}T12:00:00`))
+
 /** The day a moment falls on here, as it is stored: "2026-11-24". */
 export const isoDate = (date: Date): string =>
   [date.getFullYear(), date.getMonth() + 1, date.getDate()]

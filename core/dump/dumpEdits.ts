@@ -1,6 +1,5 @@
 import { own } from '../base/own'
 import { change, type Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
 import { editRow } from '../rig/edits/editRow'
 import { lastOrder, type Rig } from '../rig/rig'
 import type { DeviceId } from '../rig/table/device'
@@ -44,6 +43,3 @@ export const changeDump = (
 /** Null takes away what was known. */
 export const setDumping = (rig: Rig, id: DeviceId, dumping: Dumping | null): Edit | null =>
   editRow(rig, 'setDumping', 'devices', id, { dumping })
-
-/** A copy of a dump under another name, with other messages: the parts of one that was split. */
-export const addDump = (dump: Dump): Edit => addRow('addDump', 'dumps', dump)

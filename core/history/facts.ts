@@ -58,7 +58,7 @@ export const FACT_LABELS: readonly EditLabel[] = [
 const SAVE_LINE = /^(?:keyin\/|show\/)?save\/(.+)$/
 
 /** The box a line of a checklist asks to save; null for other lines. */
-export const savedBox = (key: string): string | null => SAVE_LINE.exec(key)?.[1] ?? null
+const savedBox = (key: string): string | null => SAVE_LINE.exec(key)?.[1] ?? null
 
 /** What one edit of the log tells. */
 export function factsOf({ revision, at, edit }: Logged): LogFact[] {

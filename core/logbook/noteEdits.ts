@@ -18,7 +18,7 @@ export interface NewNote {
 }
 
 /** What a line is about, as it is called now; empty for the rig. */
-export function aboutName(rig: Rig, about: NoteAbout | null): string {
+function aboutName(rig: Rig, about: NoteAbout | null): string {
   if (!about) return ''
   const row = own<{ readonly name?: string; readonly label?: string }>(rig[about.table], about.id)
   return row?.name || row?.label || ''

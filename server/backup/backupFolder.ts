@@ -6,7 +6,7 @@ import { backupContents } from './backupFile'
 const NAME = /^wire-step-\d{4}-\d\d-\d\dT\d\d-\d\d-\d\d-\d{3}Z\.zip$/
 
 /** Only files of ours are looked at, named or taken away. */
-export const isBackupName = (name: string): boolean => NAME.test(name)
+const isBackupName = (name: string): boolean => NAME.test(name)
 
 const nameAt = (now: Date): string => `wire-step-${now.toISOString().replaceAll(/[:.]/g, '-')}.zip`
 

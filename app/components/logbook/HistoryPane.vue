@@ -7,7 +7,7 @@ import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { labelText, rowsText } from '~/text/history'
-import { dateText, isoDate, shortTimeText } from '~/text/times'
+import { dayOf, isoDate, shortTimeText } from '~/text/times'
 import type { NamedReply, RevisionTold } from '#shared/contract/history'
 
 /** Every revision with what it changed, the newest first. */
@@ -18,7 +18,7 @@ const { chosen, renamed } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [revision: number] }>()
 
-const { server } = usePlatform()
+const { server, clock } = usePlatform()
 const rigs = useRigStore()
 
 const revisions = shallowRef<readonly RevisionTold[]>([])
@@ -124,7 +124,7 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
         @click="emit('choose', row.revision)"
       >
         <span class="when mono"
-          ><b v-if="row.isFirst">{{ dateText(row.day) }}</b
+          ><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b
           >{{ row.time }}</span
         >
         <span class="number mono">{{ row.revision }}</span>
@@ -163,7 +163,7 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
 
 .line {
   display: grid;
-  grid-template-columns: 64px 44px minmax(0, 1fr);
+  grid-template-columns: 84px 44px minmax(0, 1fr);
   gap: 10px;
   width: 100%;
   height: 45px;

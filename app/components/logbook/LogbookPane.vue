@@ -4,8 +4,9 @@ import { computed, ref } from 'vue'
 import type { LogbookLine, Rig } from '#core'
 import VirtualRows from '~/components/charts/VirtualRows.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
+import { usePlatform } from '~/platform/platform'
 import { lineAboutText, lineKindText, lineText } from '~/text/logbook'
-import { dateText, isoDate, shortTimeText } from '~/text/times'
+import { dayOf, isoDate, shortTimeText } from '~/text/times'
 
 /** Everything that was written down and everything the tool knows happened, the newest first. */
 const { rig, lines, chosen } = defineProps<{
@@ -15,6 +16,7 @@ const { rig, lines, chosen } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [key: string] }>()
 
+const { clock } = usePlatform()
 const search = ref('')
 const EVERYTHING = '*'
 const about = ref(EVERYTHING)
@@ -73,7 +75,7 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
         @click="emit('choose', row.key)"
       >
         <span class="when mono"
-          ><b v-if="row.isFirst">{{ dateText(row.day) }}</b
+          ><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b
           >{{ row.time }}</span
         >
         <span class="what">
@@ -102,7 +104,7 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
 
 .line {
   display: grid;
-  grid-template-columns: 64px minmax(0, 1fr);
+  grid-template-columns: 84px minmax(0, 1fr);
   gap: 12px;
   width: 100%;
   height: 45px;

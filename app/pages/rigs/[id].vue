@@ -24,8 +24,8 @@ const isSheetOpen = ref(false)
 const { isTall, turnTall } = useDock()
 /** Pedals lie below the switches: the floor is that much higher. */
 const hasPedals = computed(() => Object.keys(rigs.rig?.pedals ?? {}).length > 0)
-/** A sheet is read on a phone beside the controller: there it comes before the floor. */
-const isRead = computed(() => route.path.endsWith('/keyin'))
+/** A sheet and a logbook are read on a phone beside the gear: there they come before the floor. */
+const isRead = computed(() => /\/(keyin|logbook)$/.test(route.path))
 const rigId = computed(() => String(route.params.id))
 
 watch(
