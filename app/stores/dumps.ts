@@ -46,6 +46,8 @@ export const useDumpStore = defineStore('dumps', () => {
   const deviceId = ref('')
   const port = ref<string>(STAND_IN)
   const isRecording = ref(false)
+  /** What comes is to be kept, and is no answer to what was sent. */
+  const isTaking = ref(false)
   const pieces = shallowRef<readonly Piece[]>([])
   /** Who answered the question who is there: its reply as hex. */
   const answers = shallowRef<readonly string[]>([])
@@ -159,6 +161,7 @@ export const useDumpStore = defineStore('dumps', () => {
 
   async function record(): Promise<void> {
     isAsked = false
+    isTaking.value = true
     stopWaiting?.()
     pieces.value = []
     isRecording.value = true
@@ -188,6 +191,7 @@ export const useDumpStore = defineStore('dumps', () => {
   async function sendBack(messages: readonly DumpMessage[], done: () => void): Promise<void> {
     if (sending.value) return
     await record()
+    isTaking.value = false
     beginGo()
     const from = wires.now() + 20
     const all = sendingBack(messages, dumping.value.pauseMs)
@@ -244,6 +248,7 @@ export const useDumpStore = defineStore('dumps', () => {
     dumping,
     isStandIn,
     isRecording,
+    isTaking,
     pieces,
     recorded,
     answers,

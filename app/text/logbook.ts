@@ -75,7 +75,7 @@ const revisionsText = ([first, last]: readonly [number, number]): string =>
 /** What a line says. */
 export function lineText(line: LogbookLine): string {
   if (line.kind === 'note') return noteText(line.note)
-  const { fact, places, unknown } = line
+  const { fact, places, unknown, back } = line
   const at = revisionsText(line.revisions)
   switch (fact.kind) {
     case 'made':
@@ -98,6 +98,7 @@ export function lineText(line: LogbookLine): string {
             : 'said to be in the controller'
       const parts = [
         ...(places > 0 ? [`${count(places, 'place')} ${what}`] : []),
+        ...(back > 0 ? [`${count(back, 'place')} emptied, or taken back`] : []),
         ...(unknown > 0 ? [`of ${count(unknown, 'place')} nobody is sure any more`] : []),
       ]
       return `${parts.join('; ')}, at ${at}.`

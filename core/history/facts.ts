@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import type { Edit, EditLabel } from '../rig/edit'
 import type { TableName, Tables } from '../rig/rig'
+import type { Dump } from '../rig/table/dump'
 import type { KeyIn } from '../rig/table/keyIn'
 
 /** An edit as the log holds it. */
@@ -31,10 +32,25 @@ export type LogFact = {
       readonly controllerId: string
       readonly places: number
       readonly unknown: number
+      /** Emptied, or what was said of them taken back. */
+      readonly back: number
     }
-  | { readonly kind: 'dumped' | 'dumpGone'; readonly deviceId: string | null; readonly name: string }
-  /** A dump was sent back that was taken at revision `of`. */
-  | { readonly kind: 'sent'; readonly deviceId: string | null; readonly name: string; readonly of: number }
+  /** A dump was kept, of the plan of revision `of`; or it was removed. */
+  | {
+      readonly kind: 'dumped'
+      readonly dumpId: string
+      readonly deviceId: string | null
+      readonly name: string
+      readonly from: Dump['from']
+      readonly of: number
+    }
+  | { readonly kind: 'dumpGone'; readonly deviceId: string | null; readonly name: string }
+  | {
+      readonly kind: 'sent'
+      readonly dumpId: string
+      readonly deviceId: string | null
+      readonly name: string
+    }
   | { readonly kind: 'calibrated' | 'tested'; readonly name: string }
   | { readonly kind: 'practised'; readonly on: string; readonly calls: number; readonly misses: number }
 )
@@ -85,7 +101,17 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
   }
   facts.push(...keyedIn(rows('keyIns'), edit.label).map((one): LogFact => ({ ...stamp, ...one })))
   for (const { before, after } of rows('dumps'))
-    if (!before && after) facts.push({ ...stamp, kind: 'dumped', deviceId: after.deviceId, name: after.name })
+    if (!before && after)
+      facts.push({
+        ...stamp,
+        kind: 'dumped',
+        dumpId: after.id,
+        deviceId: after.deviceId,
+        name: after.name,
+        from: after.from,
+        // Done again after it was undone, it is still of then.
+        of: Math.min(after.revision, revision),
+      })
     else if (before && !after)
       facts.push({ ...stamp, kind: 'dumpGone', deviceId: before.deviceId, name: before.name })
   for (const { before, after } of rows('notes'))
@@ -93,9 +119,9 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
       facts.push({
         ...stamp,
         kind: 'sent',
+        dumpId: after.fact.dumpId,
         deviceId: after.about?.table === 'devices' ? after.about.id : null,
         name: after.fact.dump,
-        of: after.fact.revision,
       })
   if (isBeginning) return facts
   if (edit.label === 'calibratePedal')
@@ -104,21 +130,24 @@ export function factsOf({ revision, at, edit }: Logged): LogFact[] {
   if (edit.label === 'testControl')
     for (const { after } of rows('controls'))
       if (after) facts.push({ ...stamp, kind: 'tested', name: after.name })
-  for (const { before, after } of rows('practices'))
-    if (after)
+  for (const { before, after } of rows('practices')) {
+    const calls = (after?.calls ?? 0) - (before?.calls ?? 0)
+    // What is undone was no practice.
+    if (after && calls > 0)
       facts.push({
         ...stamp,
         kind: 'practised',
         on: after.on,
-        calls: after.calls - (before?.calls ?? 0),
+        calls,
         misses: after.misses - (before?.misses ?? 0),
       })
+  }
   return facts
 }
 
 type KeyedIn = Omit<Extract<LogFact, { kind: 'keyedIn' }>, 'revision' | 'at' | 'isBeginning'>
 
-/** By controller and by how it is known; a row that went holds nothing as planned. */
+/** By controller and by how it is known. What goes back to what was said earlier, or to nothing, is told apart. */
 function keyedIn(
   rows: readonly { readonly before: KeyIn | null; readonly after: KeyIn | null }[],
   label: EditLabel,
@@ -126,7 +155,8 @@ function keyedIn(
   const all: { [key: string]: KeyedIn } = {}
   for (const { before, after } of rows) {
     const row = (after ?? before)!
-    const how = after?.how ?? (label === 'heardKeyIn' ? 'heard' : 'said')
+    const isBack = after === null || (before !== null && after.at < before.at)
+    const how = isBack ? (label === 'heardKeyIn' ? 'heard' : 'said') : after.how
     const key = `${how}/${row.controllerId}`
     const known = own(all, key) ?? {
       kind: 'keyedIn',
@@ -134,12 +164,14 @@ function keyedIn(
       controllerId: row.controllerId,
       places: 0,
       unknown: 0,
+      back: 0,
     }
-    const isUnknown = after !== null && after.content === null
+    const isUnknown = !isBack && after.content === null
     all[key] = {
       ...known,
-      places: known.places + (isUnknown ? 0 : 1),
+      places: known.places + (isBack || isUnknown ? 0 : 1),
       unknown: known.unknown + (isUnknown ? 1 : 0),
+      back: known.back + (isBack ? 1 : 0),
     }
   }
   return Object.values(all)

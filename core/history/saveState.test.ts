@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../base/seeded'
 import { applyEdit } from '../rig/applyEdit'
-import { change, type Edit } from '../rig/edit'
+import { change, invertEdit, type Edit } from '../rig/edit'
 import { addRow } from '../rig/edits/addRow'
 import { editRow } from '../rig/edits/editRow'
 import { makeDevice, makePreset, smallRig } from '../rig/makeRig'
@@ -9,7 +9,8 @@ import { editBetween, NO_RIG } from '../rig/replay'
 import type { Rig } from '../rig/rig'
 import type { MarkId } from '../rig/table/mark'
 import type { NoteId } from '../rig/table/note'
-import type { DumpId } from '../rig/table/dump'
+import type { Dump, DumpId } from '../rig/table/dump'
+import type { KeyIn, KeyInId } from '../rig/table/keyIn'
 import { checklist, type ChecklistLine } from '../setup/checklist'
 import { deviceSheet } from '../setup/deviceSheet'
 import { toggleTick } from '../setup/ticks'
@@ -49,7 +50,7 @@ class World {
   /** Set since. */
   set: Record<Box, Map<string, string>> = { preamp: new Map(), echo: new Map() }
   saves: Record<Box, number[]> = { preamp: [], echo: [] }
-  dumps: { box: Box; name: string; revision: number; holds: Map<string, string> | null }[] = []
+  dumps: { box: Box; id: DumpId; name: string; revision: number; holds: Map<string, string> | null }[] = []
   /** Nothing was ever saved there. */
   isFresh: Record<Box, boolean> = { preamp: true, echo: true }
 
@@ -155,7 +156,13 @@ const MOVES: readonly Move[] = [
         at: at(n),
       }),
     )
-    world.dumps.push({ box, name: `Dump ${n}`, revision: taken, holds: new Map(world.stored[box]) })
+    world.dumps.push({
+      box,
+      id: `d${n}` as DumpId,
+      name: `Dump ${n}`,
+      revision: taken,
+      holds: new Map(world.stored[box]),
+    })
   },
   // One is sent back: the box holds what it held then. What the two do not agree on nobody counts on.
   (world, random) => {
@@ -169,7 +176,7 @@ const MOVES: readonly Move[] = [
         about: { table: 'devices', id: dump.box },
         name: dump.box,
         text: '',
-        fact: { kind: 'sent', dump: dump.name, revision: dump.revision },
+        fact: { kind: 'sent', dumpId: dump.id, dump: dump.name, revision: dump.revision },
         revision: n,
       }),
     )
@@ -283,6 +290,78 @@ describe('save-state', () => {
     expect(preamp(world).copy).toMatchObject({ changed: 0 })
     world.put(editRow(world.rig, 'setChannel', 'devices', 'preamp', { channel: 7 as never })!)
     expect(preamp(world).copy).toMatchObject({ changed: 1 })
+  })
+
+  const take = (world: World, from: Dump['from'], id = 'x'): Edit =>
+    addRow('addDump', 'dumps', {
+      id: id as DumpId,
+      order: 1,
+      deviceId: 'preamp' as never,
+      of: 'preamp',
+      name: 'Copy',
+      note: '',
+      messages: [makeMessage([0x7d, 1])],
+      from,
+      revision: world.revision,
+      at: at(world.revision),
+    })
+
+  it('a dump done again after it was undone is still of the plan it was taken of', () => {
+    const world = new World()
+    const edit = take(world, 'heard')
+    world.put(edit)
+    world.put(invertEdit(edit))
+    expect(preamp(world).copy).toBeNull()
+    world.put(editRow(world.rig, 'setChannel', 'devices', 'preamp', { channel: 7 as never })!)
+    world.put(edit)
+    expect(preamp(world).copy).toMatchObject({ changed: 1 })
+  })
+
+  it('what only the simulated device sent is no copy; of what a file holds nobody knows what was planned', () => {
+    const world = new World()
+    world.put(take(world, 'simulated'))
+    expect(preamp(world).copy).toBeNull()
+    world.put(take(world, 'syx', 'y'))
+    expect(preamp(world).copy).toMatchObject({ changed: null })
+    // Sent to the box, nobody can tell what it holds then.
+    save(world)
+    expect(preamp(world).unknown).toEqual([])
+    world.put(
+      addRow('sentDump', 'notes', {
+        id: 'n' as NoteId,
+        at: at(9),
+        about: { table: 'devices', id: 'preamp' },
+        name: 'preamp',
+        text: '',
+        fact: { kind: 'sent', dumpId: 'y' as DumpId, dump: 'Copy', revision: 1 },
+        revision: 1,
+      }),
+    )
+    expect(preamp(world).unknown).toHaveLength(world.lines('preamp').length)
+    expect(preamp(world).changed).toEqual([])
+  })
+
+  it('a tick on the key-in sheet that is undone was keyed in by nobody', () => {
+    const world = new World()
+    const row = (n: number): KeyIn => ({
+      id: 'k' as KeyInId,
+      controllerId: Object.keys(world.rig.controllers)[0] as never,
+      place: 's/0/base//1',
+      content: { settings: null, lists: [], name: null },
+      how: 'tick',
+      revision: n,
+      at: at(n),
+    })
+    const first = addRow('keyIn', 'keyIns', row(1))
+    const second: Edit = { label: 'keyIn', changes: [change('keyIns', 'k', row(1), row(2))] }
+    for (const edit of [first, second, invertEdit(second), invertEdit(first)]) world.put(edit)
+    const told = world.log.flatMap(factsOf).filter(({ kind }) => kind === 'keyedIn')
+    expect(told).toMatchObject([
+      { how: 'tick', places: 1, back: 0 },
+      { how: 'tick', places: 1, back: 0 },
+      { places: 0, back: 1 },
+      { places: 0, back: 1 },
+    ])
   })
 
   it('facts are told of what happened, not of what came with the rig or of going back', () => {

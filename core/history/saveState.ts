@@ -1,6 +1,7 @@
 import { boxes } from '../rig/cabling/link'
 import { sheetOf } from '../keyin/sheet'
 import type { Rig } from '../rig/rig'
+import type { Dump } from '../rig/table/dump'
 import type { Saving } from '../rig/table/saving'
 import { checklist, type ChecklistLine } from '../setup/checklist'
 import { deviceSheet } from '../setup/deviceSheet'
@@ -59,7 +60,13 @@ export function saveStates(rig: Rig, facts: readonly LogFact[], rigAt: RigAt): B
 export const revisionsAsked = (facts: readonly LogFact[]): number[] => [
   ...new Set(
     facts.flatMap((fact) =>
-      fact.isBeginning ? [] : fact.kind === 'saved' || fact.kind === 'dumped' ? [fact.revision] : [],
+      fact.isBeginning
+        ? []
+        : fact.kind === 'saved'
+          ? [fact.revision]
+          : fact.kind === 'dumped'
+            ? [fact.of]
+            : [],
     ),
   ),
 ]
@@ -91,7 +98,7 @@ function boxState(
   if (box.how !== 'itself')
     for (const [key, line] of was ?? []) if (!now.has(key)) changed.push({ key, line, change: 'gone' })
   const sent = account.sentAfter(saved?.revision ?? 0, last).at(-1) ?? null
-  const copy = facts.findLast((fact) => fact.kind === 'dumped' && fact.deviceId === box.id)
+  const copy = newestCopy(rig, box.id)
   return {
     ...box,
     saved: saved && { revision: saved.revision, at: saved.at },
@@ -101,16 +108,19 @@ function boxState(
     unknown,
     untold,
     places: box.table === 'controllers' ? (sheetOf(rig, box.id)?.lines.length ?? 0) : 0,
-    copy:
-      copy?.kind === 'dumped'
-        ? {
-            name: copy.name,
-            at: copy.at,
-            changed: changedSince(now, copy.isBeginning ? null : rigAt(copy.revision), box),
-          }
-        : null,
+    copy: copy && {
+      name: copy.name,
+      at: copy.at,
+      changed: changedSince(now, account.planOfDump(copy.id), box),
+    },
   }
 }
+
+/** The last dump of a device that is kept; what only the simulated one sent is no copy. */
+const newestCopy = (rig: Rig, deviceId: string): Dump | null =>
+  Object.values(rig.dumps)
+    .filter((dump) => dump.deviceId === deviceId && dump.from !== 'simulated')
+    .reduce<Dump | null>((last, one) => (!last || one.at >= last.at ? one : last), null)
 
 type Lines = ReadonlyMap<string, ChecklistLine>
 
@@ -176,6 +186,23 @@ class Account {
     return last
   }
 
+  /**
+   * The revision at which a dump was heard from the device itself before another one; null for one of another history, or from a
+   * file: what the device held when it was made nobody knows.
+   */
+  #taken(dumpId: string, before: number): number | null {
+    const fact = this.#facts.findLast(
+      (one) => one.kind === 'dumped' && one.dumpId === dumpId && one.revision < before,
+    )
+    return fact?.kind === 'dumped' && !fact.isBeginning && fact.from === 'heard' ? fact.of : null
+  }
+
+  /** What was planned when a dump was heard; null where that is not known. */
+  planOfDump(dumpId: string): Rig | null {
+    const of = this.#taken(dumpId, Number.POSITIVE_INFINITY)
+    return of === null ? null : this.#rigAt(of)
+  }
+
   sentAfter(revision: number, upTo: number) {
     return this.#facts.flatMap((fact) =>
       fact.kind === 'sent' &&
@@ -210,11 +237,10 @@ class Account {
   held(key: string, said: string, upTo: number): Held {
     const basis = this.#basis(key, said, upTo)
     const sent = this.sentAfter(basis.revision, upTo)
-    // Dumps taken later than they were sent are of another history.
-    return sent.reduce<Held>(
-      (held, one) => worse(held, one.of >= one.revision ? 'unknown' : this.held(key, said, one.of)),
-      basis.held,
-    )
+    return sent.reduce<Held>((held, one) => {
+      const taken = this.#taken(one.dumpId, one.revision)
+      return worse(held, taken === null ? 'unknown' : this.held(key, said, taken))
+    }, basis.held)
   }
 
   #basis(key: string, said: string, upTo: number): { readonly held: Held; readonly revision: number } {

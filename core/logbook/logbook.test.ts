@@ -133,6 +133,7 @@ describe('the logbook', () => {
       controllerId: 'controller',
       places: 2,
       unknown: 0,
+      back: 0,
     })
     const facts = [
       fact(2, '2026-11-20T10:00:00.000Z', 'tick'),

@@ -18,6 +18,7 @@ export type LogbookLine = {
       /** Of places keyed in: how many in all. */
       readonly places: number
       readonly unknown: number
+      readonly back: number
     }
 )
 
@@ -45,7 +46,7 @@ export function logbookLines(
     if (isSaid(fact)) continue
     const key = ['fact', dayOf(fact.at), fact.kind, aboutOf(fact)].join('/')
     const before = days.get(key)
-    const { places, unknown } = fact.kind === 'keyedIn' ? fact : { places: 0, unknown: 0 }
+    const { places, unknown, back } = fact.kind === 'keyedIn' ? fact : { places: 0, unknown: 0, back: 0 }
     days.set(key, {
       key,
       at: fact.at,
@@ -55,6 +56,7 @@ export function logbookLines(
       revisions: [before?.revisions[0] ?? fact.revision, fact.revision],
       places: (before?.places ?? 0) + places,
       unknown: (before?.unknown ?? 0) + unknown,
+      back: (before?.back ?? 0) + back,
     })
   }
   return [...lines, ...days.values()].sort((a, b) =>

@@ -202,6 +202,7 @@ const STEPS: readonly Step[] = [
     'It had come up empty after the power went. All presets are there again.',
     {
       kind: 'sent',
+      dumpId: 'dump-2' as DumpId,
       dump: 'Reverb, all presets',
       revision: 11,
     },

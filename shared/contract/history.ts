@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { NAME_MAX, type EditLabel, type LogFact, type Rig, type RowDifference } from '#core'
+import { nameSchema, type EditLabel, type LogFact, type Rig, type RowDifference } from '#core'
 
 /** Revisions in one answer, at most. */
 export const HISTORY_PAGE = 100
@@ -28,7 +28,7 @@ export interface RevisionTold {
 }
 
 /** POST /api/rigs/:id/revisions/:revision; an empty name takes it away. */
-export const nameRevisionSchema = z.strictObject({ name: z.string().trim().max(NAME_MAX) })
+export const nameRevisionSchema = z.strictObject({ name: z.literal('').or(nameSchema) })
 
 /** GET /api/rigs/:id/named */
 export interface NamedReply {

@@ -89,17 +89,18 @@ function sendBack(): void {
     store.sendBack(one.messages, () => {
       wasSent.value = one.id
       const now = rigs.rig
-      if (now)
-        rigs.edit(
-          addNote(now, {
-            id: nanoid(12) as NoteId,
-            at: clock.now().toISOString(),
-            about: device.value ? { table: 'devices', id: device.value.id } : null,
-            text: store.isStandIn ? 'To the simulated device.' : '',
-            fact: { kind: 'sent', dump: one.name, revision: one.revision },
-            revision: rigs.revision,
-          }),
-        )
+      // What the simulated device takes happens in no world.
+      if (!now || store.isStandIn || !device.value) return
+      rigs.edit(
+        addNote(now, {
+          id: nanoid(12) as NoteId,
+          at: clock.now().toISOString(),
+          about: { table: 'devices', id: device.value.id },
+          text: '',
+          fact: { kind: 'sent', dumpId: one.id, dump: one.name, revision: one.revision },
+          revision: rigs.revision,
+        }),
+      )
     }),
   )
 }
@@ -124,6 +125,12 @@ function remove(): void {
   const next = dumps.find(({ id }) => id !== dump?.id)
   if (dump && rigs.edit(removeRow(rig, 'removeDump', 'dumps', dump.id)) && next) emit('choose', next.id)
 }
+const FROM_TEXT = {
+  heard: 'Recorded',
+  simulated: 'Recorded from the simulated device',
+  syx: 'From a .syx file',
+  midiFile: 'From a MIDI file',
+} as const
 const stateSign = { right: '✓', wrong: '✗', unknown: '?' } as const
 const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).join(' ') ?? '')
 </script>
@@ -185,7 +192,7 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
       <Button label="Stop" size="small" severity="secondary" @click="store.giveUp()" />
     </div>
     <p v-else-if="wasSent === dump.id" role="status">
-      Sent, and written in the logbook.
+      {{ store.isStandIn ? 'Sent to the simulated device.' : 'Sent, and written in the logbook.' }}
       {{
         taken
           ? `The device took ${taken.yes} of ${dump.messages.length}${taken.no > 0 ? `, refused ${taken.no}` : ''}.`

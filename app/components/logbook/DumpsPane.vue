@@ -124,12 +124,12 @@ const recordedCount = computed(() => store.pieces.length)
         {{ identityText(answer) }} <span class="mono soft">{{ answer }}</span>
       </li>
     </ul>
-    <p v-if="store.isRecording" role="status">
+    <p v-if="store.isRecording && store.isTaking" role="status">
       Recording: {{ count(recordedCount, 'message') }} so far.
       {{ store.isStandIn ? '' : 'Call the dump on the device; its manual says how.' }}
     </p>
     <TakeDump
-      v-if="(file || store.pieces.length > 0) && store.sending === null"
+      v-if="file || (store.isTaking && store.pieces.length > 0)"
       :rig="rig"
       :file="file"
       @kept="emit('choose', $event)"

@@ -80,7 +80,7 @@ function keep(): void {
       deviceId: store.device?.id ?? null,
       name: `${cutText(name.value.trim(), NAME_MAX - more.length)}${more}`,
       messages: part,
-      from: file?.from ?? 'heard',
+      from: file?.from ?? (store.isStandIn ? 'simulated' : 'heard'),
       revision: rigs.revision,
       at,
     }

@@ -40,7 +40,8 @@ export const dumpSchema = z.strictObject({
       `it holds more than ${DUMP_BYTES_MAX} bytes`,
     )
     .readonly(),
-  from: z.literal(['heard', 'syx', 'midiFile']),
+  /** Heard from the device itself, from the simulated one, or from a file. */
+  from: z.literal(['heard', 'simulated', 'syx', 'midiFile']),
   /** The revision of the rig it was taken at. */
   revision: z.int().min(0),
   /** ISO 8601, UTC. */

@@ -27,8 +27,13 @@ const factSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('verified') }),
   /** Other software in a box; its version as the box says it. */
   z.strictObject({ kind: z.literal('firmware'), version: textSchema(40, 1) }),
-  /** A dump was sent back; the revision the dump was taken at. */
-  z.strictObject({ kind: z.literal('sent'), dump: textSchema(60), revision: z.int().min(0) }),
+  /** A dump was sent back: which, what it was called, and the revision it was taken at. */
+  z.strictObject({
+    kind: z.literal('sent'),
+    dumpId: idSchema<'dump'>(),
+    dump: textSchema(60),
+    revision: z.int().min(0),
+  }),
   /** A line of the test plan: which, what it said then, and what came of it. */
   z.strictObject({
     kind: z.literal('test'),
