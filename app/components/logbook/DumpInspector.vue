@@ -143,10 +143,8 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
   <section v-else aria-label="Dump">
     <h2>{{ dump.name }}</h2>
     <p class="soft">
-      {{ dayText(dump.at) }}, at revision {{ dump.revision }}.
-      {{
-        dump.from === 'heard' ? 'Recorded' : dump.from === 'syx' ? 'From a .syx file' : 'From a MIDI file'
-      }}: {{ count(dump.messages.length, 'message') }}, {{ count(dumpLength(dump.messages), 'byte') }}.
+      {{ dayText(dump.at) }}, at revision {{ dump.revision }}. {{ FROM_TEXT[dump.from] }}:
+      {{ count(dump.messages.length, 'message') }}, {{ count(dumpLength(dump.messages), 'byte') }}.
     </p>
     <TextField label="Name" :value="dump.name" :max="NAME_MAX" required @take="change({ name: $event })" />
     <ChoiceField
