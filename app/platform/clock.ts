@@ -20,7 +20,11 @@ export const browserClock: Clock = {
 }
 
 /** A clock that stands still until moved; waits end at once, and what was put off is run when its time comes. */
-export function memoryClock(start = new Date(0)): Clock & { advance: (milliseconds: number) => void } {
+export function memoryClock(start = new Date(0)): Clock & {
+  advance: (milliseconds: number) => void
+  /** Time passes so many seconds, and what was due in each is only called at its end, as of a page nobody looks at. */
+  stall: (seconds: number) => void
+} {
   let passed = 0
   let later: { readonly at: number; readonly run: () => void }[] = []
   return {
@@ -34,6 +38,14 @@ export function memoryClock(start = new Date(0)): Clock & { advance: (millisecon
       later.push(one)
       return () => {
         later = later.filter((other) => other !== one)
+      }
+    },
+    stall: (seconds) => {
+      for (let n = 0; n < seconds; n++) {
+        passed += 1000
+        const due = later.filter(({ at }) => at <= passed).sort((a, b) => a.at - b.at)
+        later = later.filter((one) => !due.includes(one))
+        for (const { run } of due) run()
       }
     },
     advance: (milliseconds) => {

@@ -29,6 +29,7 @@ describe('dumps of the simulated device', () => {
     let isDone = false
     await dumps.sendBack(messages, () => (isDone = true))
     clock.advance(20)
+    expect(dumps.recorded).toBeNull()
     const last = sendingBack(messages, dumps.dumping.pauseMs).at(-1)!.end
     expect(isDone).toBe(false)
     clock.advance(last + 200)
@@ -93,6 +94,45 @@ describe('dumps of real gear', () => {
         aside: 0,
       },
     })
+  })
+
+  it('of thousands of messages come each once, also when the list of what came in is cut', async () => {
+    const { clock, midi, ports, dumps } = await opened()
+    await ports.open()
+    midi.plug('gear')
+    dumps.port = 'gear'
+    await Promise.resolve()
+    await dumps.record()
+    for (let n = 0; n < 4500; n++) {
+      midi.comeIn('gear', [0xf0, 0x7d, n >> 7, n & 0x7f, 0xf7])
+      clock.advance(1)
+    }
+    dumps.stop()
+    const read = dumps.recorded
+    const numbers = read?.ok
+      ? read.value.messages.map(
+          ({ hex }) => Number.parseInt(hex.slice(4, 6), 16) * 128 + Number.parseInt(hex.slice(6, 8), 16),
+        )
+      : []
+    expect(numbers).toEqual(Array.from({ length: 4500 }, (_, n) => n))
+  })
+
+  it('keep their spacing when the page is called late', async () => {
+    const { clock, midi, ports, dumps } = await opened()
+    await ports.open()
+    midi.plug('gear')
+    dumps.port = 'gear'
+    await Promise.resolve()
+    const messages = Array.from({ length: 20 }, (_, n) => ({ hex: 'F07D0102F7', ms: n === 0 ? 0 : 50 }))
+    let isDone = false
+    await dumps.sendBack(messages, () => (isDone = true))
+    // Once a second, as browsers call pages nobody looks at: what was due meanwhile is done then.
+    const stall = clock.stall
+    stall(30)
+    expect(isDone).toBe(true)
+    const times = midi.sent.map(({ at, handedAt }) => Math.max(at, handedAt))
+    expect(times).toHaveLength(20)
+    times.forEach((time, n) => n > 0 && expect(time - times[n - 1]!).toBeGreaterThanOrEqual(50 - 1e-6))
   })
 
   it('go out at their times; a port that went away, and a browser without leave, are told', async () => {

@@ -31,6 +31,9 @@ export const STAND_IN = 'standIn'
 /** After so long without a message what was asked for is over, in ms. */
 const SILENCE = 1200
 
+/** A message is handed over so long before its time, and answers are waited for so long after the last, in ms. */
+const [AHEAD, ANSWERS] = [10, 200]
+
 /** A dump on its way back. */
 interface Sending {
   readonly of: number
@@ -68,7 +71,8 @@ export const useDumpStore = defineStore('dumps', () => {
       : UNKNOWN_DUMPING
   })
   const recorded = computed((): Result<Recording, readonly DumpFault[]> | null =>
-    pieces.value.length === 0 ? null : readExclusives(pieces.value),
+    // Read once it is over: with every message all of it would be read again.
+    pieces.value.length === 0 || isRecording.value ? null : readExclusives(pieces.value),
   )
 
   /** The dump that comes was asked for: it ends by itself. */
@@ -196,20 +200,27 @@ export const useDumpStore = defineStore('dumps', () => {
     const from = wires.now() + 20
     const all = sendingBack(messages, dumping.value.pauseMs)
     sending.value = { of: all.length, sent: 0 }
-    all.forEach(({ bytes, start, end }, n) => {
+    // A page that is not looked at is called late: all that follows is then as much later, and never nearer together.
+    let late = 0
+    const goOn = (n: number): void => {
+      const one = all[n]
+      if (!sending.value || !one || trouble.value !== '') return end(done)
+      late += Math.max(0, wires.now() - (from + one.start + late))
+      put(one.bytes, from + one.start + late, from + one.end + late)
+      sending.value = { of: all.length, sent: n + 1 }
+      const next = all[n + 1]
       // Each is handed over shortly before its time: what is given up is not sent.
-      later(from + start - wires.now() - 10, () => {
-        if (sending.value && trouble.value === '') put(bytes, from + start, from + end)
-      })
-      later(from + end - wires.now(), () => {
-        if (sending.value) sending.value = { of: all.length, sent: n + 1 }
-      })
-    })
-    later(from + (all.at(-1)?.end ?? 0) - wires.now() + 60, () => {
-      if (!sending.value) return
-      sending.value = null
-      if (trouble.value === '') done()
-    })
+      if (next) later(from + next.start + late - AHEAD - wires.now(), () => goOn(n + 1))
+      else later(from + one.end + late + ANSWERS - wires.now(), () => end(done))
+    }
+    later(from - AHEAD - wires.now(), () => goOn(0))
+  }
+
+  function end(done: () => void): void {
+    if (!sending.value) return
+    sending.value = null
+    isRecording.value = false
+    if (trouble.value === '') done()
   }
 
   function giveUp(): void {

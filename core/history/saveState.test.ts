@@ -222,7 +222,7 @@ describe('save-state', () => {
       const world = new World()
       for (let n = 0; n < 40; n++) pick(random, MOVES)(world, random)
       const facts = world.log.flatMap(factsOf)
-      const asked = new Set(revisionsAsked(facts))
+      const asked = new Set(revisionsAsked(world.rig, facts))
       saveStates(world.rig, facts, (revision) => {
         expect(asked.has(revision)).toBe(true)
         return world.rigs.get(revision) ?? null
@@ -339,6 +339,27 @@ describe('save-state', () => {
     )
     expect(preamp(world).unknown).toHaveLength(world.lines('preamp').length)
     expect(preamp(world).changed).toEqual([])
+  })
+
+  it('is soon told however often one dump was sent back, and asks for few revisions', () => {
+    const world = new World()
+    save(world)
+    const taken = take(world, 'heard')
+    world.put(taken)
+    for (let n = 0; n < 60; n++)
+      world.put(
+        addRow('sentDump', 'notes', {
+          id: `s${n}` as NoteId,
+          at: at(n),
+          about: { table: 'devices', id: 'preamp' },
+          name: 'preamp',
+          text: '',
+          fact: { kind: 'sent', dumpId: 'x' as DumpId, dump: 'Copy', revision: 2 },
+          revision: 2,
+        }),
+      )
+    expect(preamp(world)).toMatchObject({ changed: [], unknown: [] })
+    expect(revisionsAsked(world.rig, world.log.flatMap(factsOf))).toEqual([2])
   })
 
   it('a tick on the key-in sheet that is undone was keyed in by nobody', () => {

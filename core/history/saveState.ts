@@ -56,20 +56,15 @@ export function saveStates(rig: Rig, facts: readonly LogFact[], rigAt: RigAt): B
   })
 }
 
-/** Revisions that {@link saveStates} will ask for. */
-export const revisionsAsked = (facts: readonly LogFact[]): number[] => [
-  ...new Set(
-    facts.flatMap((fact) =>
-      fact.isBeginning
-        ? []
-        : fact.kind === 'saved'
-          ? [fact.revision]
-          : fact.kind === 'dumped'
-            ? [fact.of]
-            : [],
-    ),
-  ),
-]
+/** Revisions that {@link saveStates} asks for, whatever it is given: found by asking without being answered. */
+export function revisionsAsked(rig: Rig, facts: readonly LogFact[]): number[] {
+  const asked = new Set<number>()
+  saveStates(rig, facts, (revision) => {
+    asked.add(revision)
+    return null
+  })
+  return [...asked]
+}
 
 function boxState(
   rig: Rig,
@@ -151,6 +146,7 @@ class Account {
   readonly #box: Pick<BoxState, 'table' | 'id' | 'how'>
   readonly #lines = new Map<number, Lines | null>()
   readonly #last = new Map<number, LogFact | null>()
+  readonly #held = new Map<string, Held>()
 
   constructor(facts: readonly LogFact[], rigAt: RigAt, box: Pick<BoxState, 'table' | 'id' | 'how'>) {
     this.#facts = facts
@@ -235,6 +231,14 @@ class Account {
 
   /** Whether the box held a line at a revision. */
   held(key: string, said: string, upTo: number): Held {
+    const asked = JSON.stringify([key, said, upTo])
+    const known = this.#held.get(asked) ?? this.#heldAt(key, said, upTo)
+    // One dump may be sent back again and again.
+    this.#held.set(asked, known)
+    return known
+  }
+
+  #heldAt(key: string, said: string, upTo: number): Held {
     const basis = this.#basis(key, said, upTo)
     const sent = this.sentAfter(basis.revision, upTo)
     return sent.reduce<Held>((held, one) => {

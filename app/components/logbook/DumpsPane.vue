@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
-import { checkDump, dumpLength, inOrder, receivers, type Dump, type Rig } from '#core'
+import { checkDump, dumpLength, inOrder, receivers, type Dump, type Dumping, type Rig } from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FilePick from '~/components/common/FilePick.vue'
@@ -35,10 +35,20 @@ const ports = computed(() => [
   ...midi.outs.filter(({ id }) => id !== 'bench').map(({ id, name }) => ({ value: id, text: name })),
 ])
 
+/** Looking through every byte of every dump is done once, as long as neither it nor what is known changes. */
+const checked = new WeakMap<Dump, { readonly known: Dumping; readonly state: string }>()
+
 /** In a word: what the checks of the device say of a dump. */
 function stateOf(dump: Dump): string {
   const known = Object.values(rig.devices).find(({ id }) => id === dump.deviceId)?.dumping
   if (!known) return 'not checked'
+  const before = checked.get(dump)
+  if (before?.known === known) return before.state
+  const state = lookThrough(dump, known)
+  checked.set(dump, { known, state })
+  return state
+}
+function lookThrough(dump: Dump, known: Dumping): string {
   const checks = checkDump(dump.messages, known)
   if (checks.some(({ state }) => state === 'wrong')) return 'not as usual'
   return checks.some(({ check, state }) => check === 'checksum' && state === 'right')
@@ -129,7 +139,7 @@ const recordedCount = computed(() => store.pieces.length)
       {{ store.isStandIn ? '' : 'Call the dump on the device; its manual says how.' }}
     </p>
     <TakeDump
-      v-if="file || (store.isTaking && store.pieces.length > 0)"
+      v-if="file || (store.isTaking && !store.isRecording && store.pieces.length > 0)"
       :rig="rig"
       :file="file"
       @kept="emit('choose', $event)"

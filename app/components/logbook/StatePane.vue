@@ -42,7 +42,7 @@ watch(
     if (!id || facts.revision === 0) return
     const told = facts.facts
     const rigsThen: (readonly [number, Rig])[] = []
-    for (const revision of revisionsAsked(told)) {
+    for (const revision of revisionsAsked(rig, told)) {
       const found = await fetchThen(server, id, revision)
       if (mine !== asked) return
       if ('rig' in found) rigsThen.push([revision, found.rig])
