@@ -81,13 +81,26 @@ export function messageDifferenceLines(one: MessageDifference): string[] {
   )
 }
 
-/** `F0 7E dd 06 02 mm ff ff nn nn ss ss ss ss F7` in words (M1 v4.2.1, "Identity Reply"; from memory). */
-export function identityText(hex: string): string {
+interface Identity {
+  readonly unit: number
+  /** The maker's id as hex. */
+  readonly maker: string
+  readonly version: string
+}
+
+/** `F0 7E dd 06 02 mm ff ff nn nn ss ss ss ss F7` (M1 v4.2.1, "Identity Reply"; from memory). */
+function identityOf(hex: string): Identity {
   const bytes = hex.split(' ').map((byte) => Number.parseInt(byte, 16))
   // A maker's id of three bytes begins with 00.
   const maker = bytes[5] === 0 ? bytes.slice(5, 8) : bytes.slice(5, 6)
   const rest = bytes.slice(5 + maker.length, -1)
-  const version = rest.slice(4).join('.')
-  const id = maker.map(byteText).join(' ')
-  return `Unit ${bytes[2]} answers: maker ${id}${id === '7D' ? ' (simulated)' : ''}, software ${version}`
+  return { unit: bytes[2] ?? 0, maker: maker.map(byteText).join(' '), version: rest.slice(4).join('.') }
+}
+
+/** The software version a device says, as four numbers. */
+export const identityVersion = (hex: string): string => identityOf(hex).version
+
+export function identityText(hex: string): string {
+  const { unit, maker, version } = identityOf(hex)
+  return `Unit ${unit} answers: maker ${maker}${maker === '7D' ? ' (simulated)' : ''}, software ${version}`
 }

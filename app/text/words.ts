@@ -54,6 +54,13 @@ export const WORDS: readonly TradeWord[] = [
     'Like house numbers in a street: the postman walks past every door, and only one letter box is yours.',
   ),
   word(
+    'checksum',
+    'Checksum',
+    ['check byte'],
+    'A byte at the end of a message, reckoned from all before it, so that a garbled one is noticed.',
+    'Like the last digit of a bank account: one slip of the pen, and it no longer fits.',
+  ),
+  word(
     'clock',
     'Clock',
     ['MIDI clock', 'sync', '24 ppq'],
@@ -80,6 +87,13 @@ export const WORDS: readonly TradeWord[] = [
     ['five pin', '5-pin'],
     'The round plug with five pins that MIDI began with.',
     'Like a door key with five teeth, of which three are used.',
+  ),
+  word(
+    'dump',
+    'Dump',
+    ['bulk dump', 'syx'],
+    'All that a device sends of its presets and settings, as SysEx, to be kept and sent back later.',
+    'Like a photograph of a chess board: with it the game can be put up again, piece by piece.',
   ),
   word(
     'expression',

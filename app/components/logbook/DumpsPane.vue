@@ -1,15 +1,29 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { nanoid } from 'nanoid'
 import { computed, watch } from 'vue'
-import { checkDump, dumpLength, inOrder, receivers, type Dump, type Dumping, type Rig } from '#core'
+import {
+  addNote,
+  checkDump,
+  dumpLength,
+  inOrder,
+  receivers,
+  type Dump,
+  type Dumping,
+  type Note,
+  type NoteId,
+  type Rig,
+} from '#core'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FilePick from '~/components/common/FilePick.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TakeDump from '~/components/logbook/TakeDump.vue'
 import { STAND_IN, useDumpStore } from '~/stores/dumps'
+import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from '~/stores/midi'
-import { identityText } from '~/text/dumps'
+import { useRigStore } from '~/stores/rig'
+import { identityText, identityVersion } from '~/text/dumps'
 import { count } from '#shared/counts'
 import { dayText } from '~/text/times'
 import { useDumpFile } from './useDumpFile'
@@ -20,6 +34,8 @@ const emit = defineEmits<{ choose: [id: string] }>()
 
 const store = useDumpStore()
 const midi = useMidiStore()
+const rigs = useRigStore()
+const { clock } = usePlatform()
 const { file, open: openFile } = useDumpFile()
 
 const devices = computed(() => receivers(rig))
@@ -67,6 +83,27 @@ const rows = computed(() =>
     state: stateOf(dump),
   })),
 )
+/** The software of the chosen device as it was last written down; empty where it never was. */
+const knownSoftware = computed(() => {
+  const notes = Object.values(rig.notes).filter(
+    ({ about, fact }) => about?.id === store.device?.id && fact.kind === 'firmware',
+  )
+  const last = notes.reduce<Note | null>((one, other) => (!one || other.at >= one.at ? other : one), null)
+  return last?.fact.kind === 'firmware' ? last.fact.version : ''
+})
+function writeFirmware(version: string): void {
+  if (store.device)
+    rigs.edit(
+      addNote(rig, {
+        id: nanoid(12) as NoteId,
+        at: clock.now().toISOString(),
+        about: { table: 'devices', id: store.device.id },
+        text: 'As the device itself says.',
+        fact: { kind: 'firmware', version },
+        revision: rigs.revision,
+      }),
+    )
+}
 const recordedCount = computed(() => store.pieces.length)
 </script>
 
@@ -132,6 +169,14 @@ const recordedCount = computed(() => store.pieces.length)
     <ul v-if="store.answers.length > 0" aria-label="Who is there">
       <li v-for="answer in store.answers" :key="answer">
         {{ identityText(answer) }} <span class="mono soft">{{ answer }}</span>
+        <Button
+          v-if="!store.isStandIn && store.device && knownSoftware !== identityVersion(answer)"
+          label="Write it down as its firmware"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          @click="writeFirmware(identityVersion(answer))"
+        />
       </li>
     </ul>
     <p v-if="store.isRecording && store.isTaking" role="status">
