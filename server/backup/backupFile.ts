@@ -4,7 +4,6 @@ import { strToU8, unzipSync, Zip, ZipDeflate } from 'fflate'
 import * as z from 'zod'
 import {
   accept,
-  cutText,
   EDIT_LABELS,
   formatRigFile,
   parseRigFile,
@@ -25,6 +24,7 @@ import { readEditsBetween } from '../db/repositories/editLog'
 import { rigOf, rigQueries } from '../db/repositories/rigRows'
 import { edits, rigs } from '../db/schema'
 import { decodeText } from '../http/decodeText'
+import { fileWords } from '../services/fileWords'
 
 const FORMAT = 'wire-step-backup'
 const VERSION = 1
@@ -167,15 +167,6 @@ const revisionNames = async (db: Db, rigId: string): Promise<ReadonlyMap<number,
     .where(eq(edits.rigId, rigId))
   return new Map(rows.flatMap(({ revision, name }) => (name === '' ? [] : [[revision, name]])))
 }
-
-const fileWords = (name: string): string =>
-  cutText(
-    name
-      .replaceAll(/[^\p{Letter}\p{Mark}\p{Number} ,()'-]/gu, ' ')
-      .replaceAll(/ +/g, ' ')
-      .trim(),
-    50,
-  ) || 'Rig'
 
 /** Of all files together, unpacked, in bytes. */
 const UNPACKED_MAX = 1_000_000_000

@@ -13,6 +13,7 @@ import type { CreatedReply } from '#shared/contract/rigs'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import { decodeText, NOT_TEXT } from '../http/decodeText'
 import { createRigs, findRig, listRigs } from './rigs'
+import { fileWords } from './fileWords'
 import type { Store } from './store'
 
 /** All rigs as one zip archive of rig files, piece by piece: one rig at a time is in memory. */
@@ -36,17 +37,9 @@ export async function* exportAllRigs(store: Store): AsyncGenerator<Uint8Array> {
   yield* pieces.splice(0)
 }
 
-/** "03 Pit bass.rig.json": what file systems stumble over is left out. */
-const fileName = (n: number, of: number, name: string): string => {
-  const plain = cutText(
-    name
-      .replaceAll(/[^\p{Letter}\p{Mark}\p{Number} ,()'-]/gu, ' ')
-      .replaceAll(/ +/g, ' ')
-      .trim(),
-    50,
-  )
-  return `${String(n + 1).padStart(String(of).length, '0')} ${plain || 'Rig'}.rig.json`
-}
+/** "03 Pit bass.rig.json". */
+const fileName = (n: number, of: number, name: string): string =>
+  `${String(n + 1).padStart(String(of).length, '0')} ${fileWords(name)}.rig.json`
 
 const RIGS_MAX = 1000
 /** Of all files together, unpacked, in bytes: an archive can be a thousand times smaller than what is in it. */

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import VirtualRows from '~/components/charts/VirtualRows.vue'
+import DatedRows, { type DatedRow } from '~/components/logbook/DatedRows.vue'
 import FailureNote from '~/components/start/FailureNote.vue'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { labelText, rowsText } from '~/text/history'
-import { dayOf, isoDate, shortTimeText } from '~/text/times'
+import { isoDate, shortTimeText } from '~/text/times'
 import type { NamedReply, RevisionTold } from '#shared/contract/history'
 
 /** Every revision with what it changed, the newest first. */
@@ -18,7 +18,7 @@ const { chosen, renamed } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [revision: number] }>()
 
-const { server, clock } = usePlatform()
+const { server } = usePlatform()
 const rigs = useRigStore()
 
 const revisions = shallowRef<readonly RevisionTold[]>([])
@@ -70,31 +70,27 @@ watch(
   () => void refresh(),
 )
 
-const rows = computed(() => {
+const rows = computed((): DatedRow[] => {
   const names = new Map(named.value.map(({ revision, name }) => [revision, name]))
-  const all = revisions.value.map((one) => ({
-    revision: one.revision,
-    day: isoDate(new Date(one.at)),
-    time: shortTimeText(one.at),
-    label: labelText(one.label),
-    name: names.get(one.revision) ?? '',
-    says: rowsText(one.rows, one.more),
-  }))
-  const loaded = new Set(all.map(({ revision }) => revision))
+  const row = (revision: number, at: string, title: string, text: string): DatedRow => ({
+    key: String(revision),
+    number: revision,
+    day: isoDate(new Date(at)),
+    time: shortTimeText(at),
+    title,
+    name: names.get(revision) ?? '',
+    text,
+  })
+  const all = revisions.value.map((one) =>
+    row(one.revision, one.at, labelText(one.label), rowsText(one.rows, one.more)),
+  )
+  if (!onlyNamed.value) return all
+  const loaded = new Set(revisions.value.map(({ revision }) => revision))
   const others = named.value
     .filter(({ revision }) => !loaded.has(revision))
-    .map((one) => ({
-      revision: one.revision,
-      day: isoDate(new Date(one.at)),
-      time: shortTimeText(one.at),
-      label: '',
-      name: one.name,
-      says: '',
-    }))
-  const kept = onlyNamed.value ? [...all, ...others].filter(({ name }) => name !== '') : all
-  return kept.map((one, n) => ({ ...one, isFirst: kept[n - 1]?.day !== one.day }))
+    .map(({ revision, at }) => row(revision, at, '', ''))
+  return [...all, ...others].filter(({ name }) => name !== '')
 })
-const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision === chosen))
 </script>
 
 <template>
@@ -115,26 +111,13 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
     <p v-if="rows.length === 0 && !failure" class="soft">
       {{ onlyNamed ? 'No version has a name yet: choose one and name it.' : 'Looking.' }}
     </p>
-    <VirtualRows v-else v-slot="{ row }" :rows="rows" :height="46" label="Revisions" :scroll-to="scrollTo">
-      <button
-        type="button"
-        class="line"
-        :class="{ chosen: row.revision === chosen }"
-        :aria-pressed="row.revision === chosen"
-        @click="emit('choose', row.revision)"
-      >
-        <span class="when mono"
-          ><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b
-          >{{ row.time }}</span
-        >
-        <span class="number mono">{{ row.revision }}</span>
-        <span class="what">
-          <b>{{ row.label }}</b>
-          <span v-if="row.name" class="tape">{{ row.name }}</span>
-          <span class="text">{{ row.says }}</span>
-        </span>
-      </button>
-    </VirtualRows>
+    <DatedRows
+      v-else
+      :rows="rows"
+      :chosen="chosen === null ? null : String(chosen)"
+      label="Revisions"
+      @choose="emit('choose', Number($event))"
+    />
   </div>
 </template>
 
@@ -159,79 +142,5 @@ const scrollTo = computed(() => rows.value.findIndex(({ revision }) => revision 
   display: flex;
   gap: 6px;
   align-items: center;
-}
-
-.line {
-  display: grid;
-  grid-template-columns: 84px 44px minmax(0, 1fr);
-  gap: 10px;
-  width: 100%;
-  height: 45px;
-  padding: 3px 6px;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-  text-align: left;
-}
-
-.line:hover {
-  background: var(--hover);
-}
-
-.line:focus-visible {
-  outline-offset: -2px;
-}
-
-.chosen,
-.chosen:hover {
-  background: var(--chosen);
-  color: var(--on-chosen);
-}
-
-.chosen span:not(.tape),
-.chosen b {
-  color: inherit;
-}
-
-.when b {
-  display: block;
-}
-
-.when,
-.number {
-  font-size: 12px;
-  line-height: 1.5;
-  color: var(--ink-soft);
-}
-
-.number {
-  font-size: 14px;
-  text-align: right;
-}
-
-.what {
-  display: grid;
-  grid-template: auto auto / auto minmax(0, 1fr);
-  gap: 0 8px;
-  line-height: 1.35;
-}
-
-.tape {
-  justify-self: start;
-  overflow: hidden;
-  max-width: 100%;
-  padding: 0 7px;
-  background: var(--tape);
-  color: var(--tape-ink);
-  font: 700 13px/1.35 var(--display);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.text {
-  grid-column: 1 / -1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

@@ -2,11 +2,10 @@
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import type { LogbookLine, Rig } from '#core'
-import VirtualRows from '~/components/charts/VirtualRows.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { usePlatform } from '~/platform/platform'
+import DatedRows from '~/components/logbook/DatedRows.vue'
 import { lineAboutText, lineKindText, lineText } from '~/text/logbook'
-import { dayOf, isoDate, shortTimeText } from '~/text/times'
+import { dateText, isoDate, shortTimeText } from '~/text/times'
 
 /** Everything that was written down and everything the tool knows happened, the newest first. */
 const { rig, lines, chosen } = defineProps<{
@@ -16,7 +15,6 @@ const { rig, lines, chosen } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [key: string] }>()
 
-const { clock } = usePlatform()
 const search = ref('')
 const EVERYTHING = '*'
 const about = ref(EVERYTHING)
@@ -26,7 +24,7 @@ const told = computed(() =>
     key: line.key,
     day: isoDate(new Date(line.at)),
     time: shortTimeText(line.at),
-    kind: lineKindText(line),
+    title: lineKindText(line),
     isBad: line.kind === 'note' && (line.note.fact.kind === 'stage' || lineKindText(line) === 'Test failed'),
     about: lineAboutText(rig, line),
     text: lineText(line),
@@ -44,12 +42,10 @@ const found = computed(() => {
   return told.value
     .filter((one) => about.value === EVERYTHING || one.about === about.value)
     .filter((one) => {
-      const all = `${one.kind} ${one.about} ${one.text} ${one.day}`.toLowerCase()
+      const all = `${one.title} ${one.about} ${one.text} ${one.day} ${dateText(one.day)}`.toLowerCase()
       return words.every((word) => all.includes(word))
     })
-    .map((one, n, all) => ({ ...one, isFirst: all[n - 1]?.day !== one.day }))
 })
-const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chosen))
 </script>
 
 <template>
@@ -66,25 +62,7 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
       by itself.
     </p>
     <p v-else-if="found.length === 0" class="soft">No line has all of these words.</p>
-    <VirtualRows v-else v-slot="{ row }" :rows="found" :height="46" label="Logbook" :scroll-to="scrollTo">
-      <button
-        type="button"
-        class="line"
-        :class="{ chosen: row.key === chosen }"
-        :aria-pressed="row.key === chosen"
-        @click="emit('choose', row.key)"
-      >
-        <span class="when mono"
-          ><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b
-          >{{ row.time }}</span
-        >
-        <span class="what">
-          <b :class="{ bad: row.isBad }">{{ row.kind }}</b>
-          <span v-if="row.about" class="about">{{ row.about }}</span>
-          <span class="text">{{ row.text }}</span>
-        </span>
-      </button>
-    </VirtualRows>
+    <DatedRows v-else :rows="found" :chosen="chosen" label="Logbook" @choose="emit('choose', $event)" />
   </div>
 </template>
 
@@ -100,72 +78,5 @@ const scrollTo = computed(() => found.value.findIndex(({ key }) => key === chose
   grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
   gap: 12px;
   padding-bottom: 8px;
-}
-
-.line {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 12px;
-  width: 100%;
-  height: 45px;
-  padding: 3px 6px;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-  text-align: left;
-}
-
-.line:hover {
-  background: var(--hover);
-}
-
-.line:focus-visible {
-  outline-offset: -2px;
-}
-
-.chosen,
-.chosen:hover {
-  background: var(--chosen);
-  color: var(--on-chosen);
-}
-
-.chosen span:not(.tape),
-.chosen b {
-  color: inherit;
-}
-
-.when b {
-  display: block;
-}
-
-.when {
-  font-size: 12px;
-  line-height: 1.5;
-  color: var(--ink-soft);
-}
-
-.what {
-  display: grid;
-  grid-template: auto auto / auto minmax(0, 1fr);
-  gap: 0 8px;
-  line-height: 1.35;
-}
-
-.bad {
-  color: var(--error);
-}
-
-.about {
-  overflow: hidden;
-  color: var(--ink-soft);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.text {
-  grid-column: 1 / -1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>
