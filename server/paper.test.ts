@@ -9,12 +9,14 @@ import {
   showOn,
   standIn,
   stripsOf,
+  testPlan,
   toldSheet,
   type KeyInId,
   type Rig,
 } from '#core'
 import { keyedPlaceText } from '#shared/keyInText'
 import { placeShort } from '#shared/placeText'
+import { testDoes } from '#shared/testText'
 import { stampLine } from '#shared/stamp'
 import { makeShowRig } from '../core/show/makeShowRig'
 import { tidewright } from './demo/tidewright'
@@ -24,6 +26,7 @@ import { setSheetPdf } from './paper/setSheet'
 import { MARGIN_MM, PAPER_MM, type PaperSize } from './paper/sheet'
 import { standInPdf } from './paper/standIn'
 import { stripsPdf } from './paper/strips'
+import { testPlanPdf } from './paper/testPlan'
 import { ask } from './testing/ask'
 import { readFont, startTestServer } from './testing/testServer'
 
@@ -144,6 +147,40 @@ describe('label strips as PDF', () => {
 
   it('are none where nothing stands', async () => {
     expect(await stripsPdf({ ...rig, switches: {} }, 'a4', fonts)).toBeNull()
+  })
+})
+
+describe('the test plan as PDF', () => {
+  it.each(SIZES)(
+    'of %s asks for everything of the demo in its order, within its margins, nothing over anything else',
+    async (size) => {
+      const rig = tidewright()
+      const { pages, words } = await read((await testPlanPdf(rig, size, fonts, ''))!)
+      const asked = words
+        .map(({ text }) => text)
+        .filter((text) => /^(Press|Hold|Twice|All the way|Watch it)/.test(text))
+      const does = testPlan(rig).map((line) => testDoes(line))
+      expect(asked).toHaveLength(does.length)
+      asked.forEach((text, n) => expect([n, text.startsWith(`${does[n]}.`)]).toEqual([n, true]))
+      // What was found before stands beside its line.
+      expect(words.filter(({ text }) => text === 'passed before')).toHaveLength(4)
+      for (const { left, right, base, page } of words) {
+        expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
+        expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
+        expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
+      }
+      for (let n = 1; n < words.length; n++) {
+        const [a, b] = [words[n - 1]!, words[n]!]
+        if (a.page === b.page && Math.abs(a.base - b.base) < 0.5)
+          expect(b.left).toBeGreaterThan(a.right - 0.1)
+      }
+    },
+  )
+
+  it('is none where nothing does anything', async () => {
+    expect(
+      await testPlanPdf({ ...tidewright(), switches: {}, pedals: {}, devices: {} }, 'a4', fonts, ''),
+    ).toBeNull()
   })
 })
 

@@ -3,7 +3,9 @@ import { numberText } from '#shared/placeText'
 import { testDoes, testExpects } from '#shared/testText'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'
 
-const [LINE_MM, BOX_MM, TEXT] = [5.4, 3.2, 8.5]
+const [LINE_MM, MORE_MM, BOX_MM, TEXT] = [5.4, 3.7, 3.2, 8.5]
+/** What is asked for in one line at most. */
+const LINES_MAX = 4
 
 /** The test plan: what to do and to watch, boxes for pass and fail, room for a note. Null where there is nothing to try. */
 export async function testPlanPdf(
@@ -16,7 +18,7 @@ export async function testPlanPdf(
   if (plan.length === 0) return null
   const sheet = new Sheet(`Test plan: ${rigName(rig)}`, size, fonts)
   const wide = sheet.widthMm - 2 * MARGIN_MM
-  const [pass, fail, note] = [0.6, 0.665, 0.73].map((part) => MARGIN_MM + part * wide) as [
+  const [pass, fail, note] = [0.68, 0.735, 0.79].map((part) => MARGIN_MM + part * wide) as [
     number,
     number,
     number,
@@ -53,7 +55,7 @@ export async function testPlanPdf(
     const its = groupOf(rig, line)
     const where = placeOf(rig, line)
     const isNew = its !== group
-    if (y + LINE_MM * (isNew ? 3 : 2) > sheet.heightMm - MARGIN_MM) {
+    if (y + LINE_MM * (isNew ? 3 : 2) + (LINES_MAX - 1) * MORE_MM > sheet.heightMm - MARGIN_MM) {
       sheet.page()
       head()
     }
@@ -67,10 +69,12 @@ export async function testPlanPdf(
     }
     const room = pass - MARGIN_MM - 2
     const begin = where === place ? '' : where
-    const beginWide = 0.3 * room
+    const beginWide = 0.26 * room
     if (begin) sheet.text(sheet.cut(begin, beginWide - 2, TEXT, 'bold'), MARGIN_MM, y, TEXT, { face: 'bold' })
-    const text = `${testDoes(line)}. ${testExpects(rig, line)}`
-    sheet.text(sheet.cut(text, room - beginWide, TEXT), MARGIN_MM + beginWide, y, TEXT)
+    const texts = sheet.broken(`${testDoes(line)}. ${testExpects(rig, line)}`, room - beginWide, TEXT)
+    texts.forEach((text, n) =>
+      sheet.text(sheet.cut(text, room - beginWide, TEXT), MARGIN_MM + beginWide, y + n * MORE_MM, TEXT),
+    )
     sheet.box(pass, y + 0.3, BOX_MM, BOX_MM)
     sheet.box(fail, y + 0.3, BOX_MM, BOX_MM)
     sheet.line(note, y + LINE_MM - 1.4, MARGIN_MM + wide, y + LINE_MM - 1.4, { grey: 0.7 })
@@ -78,7 +82,7 @@ export async function testPlanPdf(
     const result = testResult(rig, line)
     if (result && !result.isOld)
       sheet.text(result.verdict === 'pass' ? 'passed before' : 'failed before', note, y, 7)
-    y += LINE_MM
+    y += LINE_MM + (texts.length - 1) * MORE_MM
     place = where
   }
   return sheet.end()
