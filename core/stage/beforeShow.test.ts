@@ -97,6 +97,12 @@ describe('before the show', () => {
     // Made in another order it is the same rig.
     const turned = {
       ...rig,
+      devices: Object.fromEntries(
+        Object.entries(rig.devices).map(([id, row]) => [
+          id,
+          Object.fromEntries(Object.entries(row).toReversed()),
+        ]),
+      ),
       presets: Object.fromEntries(Object.entries(rig.presets).toReversed()),
       controllers: Object.fromEntries(Object.entries(rig.controllers).toReversed()),
     } as Rig

@@ -116,10 +116,28 @@ function firstTask(rig: Rig): Task | null {
   }
 }
 
-/** What a row says that nobody keys in: where it lies, what it is coloured, how the box is keyed in. */
-const ASIDE: ReadonlySet<string> = new Set(['order', 'spot', 'notes', 'colour', 'isPinned', 'keying'])
+/** What a row says that nobody keys in: where it lies, what it is coloured, how the box is keyed in, what its dumps look like. */
+const ASIDE: ReadonlySet<string> = new Set([
+  'order',
+  'spot',
+  'notes',
+  'colour',
+  'isPinned',
+  'keying',
+  'dumping',
+])
+/** In whatever order the fields of a row stand: a database gives them in another than the schema. */
 const markOf = (rows: readonly object[]): string =>
-  digest(JSON.stringify(rows, (key, value: unknown) => (ASIDE.has(key) ? undefined : value)))
+  digest(JSON.stringify(rows, (_, value: unknown) => sorted(value)))
+
+const sorted = (value: unknown): unknown =>
+  typeof value !== 'object' || value === null || Array.isArray(value)
+    ? value
+    : Object.fromEntries(
+        Object.entries(value)
+          .filter(([key]) => !ASIDE.has(key))
+          .sort(([a], [b]) => (a < b ? -1 : 1)),
+      )
 
 /** What a controller holds follows from these. */
 const HELD = [
