@@ -14,7 +14,7 @@ test('the shell and the rig of last time open without the server; edits wait, ov
   const address = `${url}/rigs/${rigId}/rig`
   const page = await context.newPage()
   await page.goto(address)
-  await expect(page.getByText(/^Saved .*revision 1$/)).toBeVisible()
+  await expect(page.getByText(/^Saved .*revision 41$/)).toBeVisible()
   // Installed once the worker holds the page and the rig is kept.
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready
@@ -26,7 +26,7 @@ test('the shell and the rig of last time open without the server; edits wait, ov
 
   await server.kill('SIGTERM')
   await page.reload()
-  await expect(page.getByText('Server away: revision 1, as kept here')).toBeVisible()
+  await expect(page.getByText('Server away: revision 41, as kept here')).toBeVisible()
   await expect(page.getByText('Bass preamp').first()).toBeVisible()
   await page.getByLabel('Name of this rig').fill('Pit bass, on the train')
   await page.getByLabel('Name of this rig').press('Enter')
@@ -42,7 +42,7 @@ test('the shell and the rig of last time open without the server; edits wait, ov
   await expect(next.getByLabel('Name of this rig')).toHaveValue('Pit bass, on the train')
 
   server = await startOwnServer(env, folder)
-  await expect(next.getByText(/^Saved .*revision 2$/)).toBeVisible()
+  await expect(next.getByText(/^Saved .*revision 42$/)).toBeVisible()
   const stored = await (await fetch(`${url}/api/rigs/${rigId}`)).json()
   expect(stored.rig.about.about.name).toBe('Pit bass, on the train')
   await server.stop()
