@@ -253,7 +253,8 @@ kbd {
   }
 }
 
-@media (max-width: 620px) {
+/* Name and saving above, every stage in a row of its own below. */
+@media (max-width: 800px) {
   .rail {
     flex-wrap: wrap;
   }
@@ -272,7 +273,9 @@ kbd {
   .head {
     flex: 1;
   }
+}
 
+@media (max-width: 620px) {
   .travel {
     display: none;
   }
