@@ -55,7 +55,16 @@ test('six sounds over five devices are typed in at most 60 keys each, and are th
   const about = [{ ...demo.tables.about[0], name: 'Typed in' }]
   const empty = {
     ...demo,
-    tables: { ...demo.tables, about, sounds: [], macros: [], switches: [], parts: [], practices: [] },
+    tables: {
+      ...demo.tables,
+      about,
+      sounds: [],
+      macros: [],
+      switches: [],
+      parts: [],
+      practices: [],
+      notes: [],
+    },
   }
   const { id } = await (await request.post('/api/rigs/file', { data: empty })).json()
   await openView(page, id, 'sounds')
@@ -251,7 +260,7 @@ test('200 sounds are scrolled through with a few rows in the page; an edit is dr
   const about = [{ ...demo.tables.about[0], name: 'Two hundred' }]
   const many = {
     ...demo,
-    tables: { ...demo.tables, about, sounds, macros: [], switches: [], parts: [], practices: [] },
+    tables: { ...demo.tables, about, sounds, macros: [], switches: [], parts: [], practices: [], notes: [] },
   }
   const { id } = await (await request.post('/api/rigs/file', { data: many })).json()
   await openView(page, id, 'sounds')
