@@ -495,6 +495,7 @@ export {
   inNewGo,
   standInDevice,
   standInDumping,
+  standInTook,
   type StandInDevice,
 } from './dump/standIn'
 export { changeDump, keepDumps, setDumping, type NewDump } from './dump/dumpEdits'
@@ -518,3 +519,4 @@ export { addNote, changeNote, removeNote, type NewNote } from './logbook/noteEdi
 export { testPlan, type TestHow, type TestLine } from './logbook/testPlan'
 export { testCount, testResult, type TestResult } from './logbook/testResults'
 export { logbookLines, type LogbookLine } from './logbook/logbook'
+export { firmwareOf } from './logbook/firmware'

@@ -150,6 +150,22 @@ describe('label strips as PDF', () => {
   })
 })
 
+/** Within the margins of every page, and on one line no text runs into the next. */
+function expectRoom(
+  pages: readonly { readonly width: number; readonly height: number }[],
+  words: readonly Word[],
+): void {
+  for (const { left, right, base, page } of words) {
+    expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
+    expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
+    expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
+  }
+  for (let n = 1; n < words.length; n++) {
+    const [a, b] = [words[n - 1]!, words[n]!]
+    if (a.page === b.page && Math.abs(a.base - b.base) < 0.5) expect(b.left).toBeGreaterThan(a.right - 0.1)
+  }
+}
+
 describe('the test plan as PDF', () => {
   it.each(SIZES)(
     'of %s asks for everything of the demo in its order, within its margins, nothing over anything else',
@@ -164,16 +180,7 @@ describe('the test plan as PDF', () => {
       asked.forEach((text, n) => expect([n, text.startsWith(`${does[n]}.`)]).toEqual([n, true]))
       // What was found before stands beside its line.
       expect(words.filter(({ text }) => text === 'passed before')).toHaveLength(4)
-      for (const { left, right, base, page } of words) {
-        expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
-        expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
-        expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
-      }
-      for (let n = 1; n < words.length; n++) {
-        const [a, b] = [words[n - 1]!, words[n]!]
-        if (a.page === b.page && Math.abs(a.base - b.base) < 0.5)
-          expect(b.left).toBeGreaterThan(a.right - 0.1)
-      }
+      expectRoom(pages, words)
     },
   )
 
@@ -201,17 +208,7 @@ describe('the key-in sheet as PDF', () => {
           expect(all[at + 1]).toMatch(new RegExp(`, ${presses}$`))
           at++
         }
-        for (const { left, right, base, page } of words) {
-          expect(left).toBeGreaterThanOrEqual(MARGIN_MM - 0.1)
-          expect(right).toBeLessThanOrEqual(pages[page - 1]!.width - MARGIN_MM + 0.2)
-          expect(base).toBeLessThanOrEqual(pages[page - 1]!.height - MARGIN_MM + 0.1)
-        }
-        // On one line of a page no text runs into the next.
-        for (let n = 1; n < words.length; n++) {
-          const [a, b] = [words[n - 1]!, words[n]!]
-          if (a.page === b.page && Math.abs(a.base - b.base) < 0.5)
-            expect(b.left).toBeGreaterThan(a.right - 0.1)
-        }
+        expectRoom(pages, words)
       }
     },
   )

@@ -233,7 +233,8 @@ export function rowText({ table, name, kind, fields }: RowDifference): string {
 export function rowsText(rows: readonly RowDifference[], more: number): string {
   const all = rows.length + more
   const [first] = rows
-  if (first && all > 3 && rows.every(({ table, kind }) => table === first.table && kind === first.kind))
+  if (!first) return all === 0 ? '' : `${all} things`
+  if (all > 3 && rows.every(({ table, kind }) => table === first.table && kind === first.kind))
     return `${ROW_TEXT[first.table]}, ${all} times: ${first.kind === 'made' ? 'new' : first.kind}`
   return [...rows.slice(0, 2).map(rowText), ...(all > 2 ? [`and ${all - 2} more`] : [])].join('. ')
 }

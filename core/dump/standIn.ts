@@ -1,5 +1,7 @@
 import { own } from '../base/own'
 import { hexOf } from '../midi/hexBytes'
+import type { DumpMessage } from '../rig/table/dump'
+import { messageBytes } from './exclusives'
 import { wireTime } from '../midi/wireTime'
 import { byIndex, type Rig } from '../rig/rig'
 import type { Dumping } from '../rig/table/dumping'
@@ -95,6 +97,16 @@ const askAll = (unit: number): readonly number[] => [0xf0, MAKER, unit, ASK, ALL
 
 /** `F0 7E 7F 06 01 F7`: who is there? (M1 v4.2.1, "Identity Request"; from memory). */
 export const IDENTITY_REQUEST: readonly number[] = [0xf0, 0x7e, 0x7f, 0x06, 0x01, 0xf7]
+
+/** Of its answers to what was sent back: how many presets it took, and how many it refused. */
+export function standInTook(answers: readonly DumpMessage[]): {
+  readonly taken: number
+  readonly refused: number
+} {
+  const commands = answers.map((one) => messageBytes(one)[3])
+  const count = (command: number) => commands.filter((one) => one === command).length
+  return { taken: count(TAKEN), refused: count(REFUSED) }
+}
 
 /** Begins a new go: it may lose a message of it. */
 export const inNewGo = (device: StandInDevice, loses: number | null): StandInDevice => ({

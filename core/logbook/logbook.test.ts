@@ -11,6 +11,7 @@ import { factsOf, type LogFact } from '../history/facts'
 import { makeHistory } from '../history/makeHistory'
 import { seeded } from '../base/seeded'
 import { addNote, changeNote, removeNote } from './noteEdits'
+import { firmwareOf } from './firmware'
 import { logbookLines } from './logbook'
 import { testPlan, type TestLine } from './testPlan'
 import { testCount, testResult } from './testResults'
@@ -121,6 +122,27 @@ describe('the logbook', () => {
     const mended = done(gone, changeNote(gone, 'n' as NoteId, { text: 'Hum, from the supply' }))
     expect(mended.notes['n']).toMatchObject({ text: 'Hum, from the supply', name: rig.devices['echo']!.name })
     expect(done(mended, removeNote(mended, 'n' as NoteId)).notes).toEqual({})
+  })
+
+  it('knows the software of a box by the last line about it, whatever order they were written in', () => {
+    let rig = smallRig()
+    const write = (id: string, at: string, version: string, box = 'echo') =>
+      (rig = done(
+        rig,
+        addNote(rig, {
+          id: id as NoteId,
+          at,
+          about: { table: 'devices', id: box },
+          text: '',
+          fact: { kind: 'firmware', version },
+          revision: 1,
+        }),
+      ))
+    expect(firmwareOf(rig, 'echo')).toBeNull()
+    write('b', '2026-11-20T00:00:00.000Z', '2.0')
+    write('a', '2026-11-10T00:00:00.000Z', '1.2')
+    write('c', '2026-11-25T00:00:00.000Z', '9', 'preamp')
+    expect(firmwareOf(rig, 'echo')).toBe('2.0')
   })
 
   it('is in the order of time whatever order lines were made in, and tells a day of ticks once', () => {

@@ -24,7 +24,7 @@ import { readEditsBetween } from '../db/repositories/editLog'
 import { rigOf, rigQueries } from '../db/repositories/rigRows'
 import { edits, rigs } from '../db/schema'
 import { decodeText } from '../http/decodeText'
-import { fileWords } from '../services/fileWords'
+import { fileWords } from '#shared/fileWords'
 
 const FORMAT = 'wire-step-backup'
 const VERSION = 1
@@ -136,8 +136,8 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     const rigPart = put(`${stem}.rig.json`, strToU8(formatRigFile(rig)))
     yield* pieces.splice(0)
     const lines: string[] = []
+    const names = await revisionNames(db, id)
     for (let after = 0; after < head.revision; after += CHUNK) {
-      const names = await revisionNames(db, id)
       for (const { edit, ...logged } of await readEditsBetween(
         db,
         id,

@@ -13,7 +13,7 @@ import type { CreatedReply } from '#shared/contract/rigs'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import { decodeText, NOT_TEXT } from '../http/decodeText'
 import { createRigs, findRig, listRigs } from './rigs'
-import { fileWords } from './fileWords'
+import { fileWords } from '#shared/fileWords'
 import type { Store } from './store'
 
 /** All rigs as one zip archive of rig files, piece by piece: one rig at a time is in memory. */

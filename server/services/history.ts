@@ -16,7 +16,7 @@ import type { Store } from './store'
 
 /** Edits looked at together. */
 const CHUNK = 200
-/** An edit of more letters is not told row by row. */
+/** Of an edit of more letters only the number of its rows is told. */
 const LETTERS_TOLD = 1_000_000
 
 /** What was done, the newest first, before a revision. Null when there is no such rig. */
@@ -32,19 +32,23 @@ export async function historyOf(store: Store, rigId: string, before?: number): P
       label: edits.label,
       name: edits.name,
       letters: sql<number>`length(${edits.changes})`,
+      count: sql<number>`json_array_length(${edits.changes})`,
     })
     .from(edits)
     .where(isAsked)
     .orderBy(desc(edits.revision))
     .limit(HISTORY_PAGE)
-  const revisions: RevisionTold[] = []
-  for (const { letters, ...head } of heads) {
-    const [one] =
-      letters > LETTERS_TOLD ? [] : await readEditsBetween(db, rigId, head.revision - 1, head.revision)
-    const changes = one?.edit.changes ?? []
-    const rows = changes.slice(0, ROWS_TOLD).flatMap((change) => rowDifference(found.rig, change) ?? [])
-    revisions.push({ ...head, rows, more: Math.max(0, changes.length - ROWS_TOLD) })
-  }
+  const small = heads.filter(({ letters }) => letters <= LETTERS_TOLD).map(({ revision }) => revision)
+  const told = await db
+    .select()
+    .from(edits)
+    .where(and(eq(edits.rigId, rigId), inArray(edits.revision, small)))
+  const logged = new Map(told.map(toLoggedEdit).map(({ revision, edit }) => [revision, edit]))
+  const revisions = heads.map(({ letters: _, count, ...head }): RevisionTold => {
+    const changes = logged.get(head.revision)?.changes.slice(0, ROWS_TOLD) ?? []
+    const rows = changes.flatMap((change) => rowDifference(found.rig, change) ?? [])
+    return { ...head, rows, more: count - changes.length }
+  })
   return { revision: found.revision, revisions }
 }
 

@@ -14,6 +14,7 @@ import {
   own,
   receivers,
   removeRow,
+  standInTook,
   syxOf,
   UNKNOWN_DUMPING,
   type DeviceId,
@@ -32,6 +33,7 @@ import { useDumpStore } from '~/stores/dumps'
 import { useRigStore } from '~/stores/rig'
 import { CHECK_NAME, checkText, messageDifferenceLines } from '~/text/dumps'
 import { count } from '#shared/counts'
+import { fileWords } from '#shared/fileWords'
 import { dayText } from '~/text/times'
 
 /** One dump: what it is, whether it is whole, sent back, held against another. */
@@ -107,16 +109,10 @@ function sendBack(): void {
 /** The simulated device says of each message whether it took it. */
 const taken = computed(() => {
   if (!wasSent.value || wasSent.value !== dump?.id || !store.isStandIn || !store.recorded?.ok) return null
-  const answers = store.recorded.value.messages.map(({ hex }) => hex.slice(6, 8))
-  return {
-    yes: answers.filter((one) => one === '12').length,
-    no: answers.filter((one) => one === '13').length,
-  }
+  return standInTook(store.recorded.value.messages)
 })
 
-const fileName = computed(
-  () => (dump?.name ?? 'dump').replaceAll(/[^\p{Letter}\p{Number} ,()'-]/gu, ' ').trim() || 'dump',
-)
+const fileName = computed(() => fileWords(dump?.name ?? ''))
 const saveSyx = () =>
   dump && saveFile(`${fileName.value}.syx`, 'application/octet-stream', syxOf(dump.messages))
 const saveMidi = () =>
@@ -193,10 +189,12 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
       {{ store.isStandIn ? 'Sent to the simulated device.' : 'Sent, and written in the logbook.' }}
       {{
         taken
-          ? `The device took ${taken.yes} of ${dump.messages.length}${taken.no > 0 ? `, refused ${taken.no}` : ''}.`
+          ? `The device took ${taken.taken} of ${dump.messages.length}${taken.refused > 0 ? `, refused ${taken.refused}` : ''}.`
           : 'Ask for its dump again and compare, to see that all of it arrived.'
       }}
-      <b v-if="taken && taken.yes < dump.messages.length" class="wrong">Something was lost: send it again.</b>
+      <b v-if="taken && taken.taken < dump.messages.length" class="wrong"
+        >Something was lost: send it again.</b
+      >
     </p>
     <ChoiceField label="Compare with" :value="otherId" :choices="others" @choose="otherId = $event" />
     <template v-if="compared">

@@ -6,11 +6,11 @@ import {
   addNote,
   checkDump,
   dumpLength,
+  firmwareOf,
   inOrder,
   receivers,
   type Dump,
   type Dumping,
-  type Note,
   type NoteId,
   type Rig,
 } from '#core'
@@ -83,14 +83,7 @@ const rows = computed(() =>
     state: stateOf(dump),
   })),
 )
-/** The software of the chosen device as it was last written down; empty where it never was. */
-const knownSoftware = computed(() => {
-  const notes = Object.values(rig.notes).filter(
-    ({ about, fact }) => about?.id === store.device?.id && fact.kind === 'firmware',
-  )
-  const last = notes.reduce<Note | null>((one, other) => (!one || other.at >= one.at ? other : one), null)
-  return last?.fact.kind === 'firmware' ? last.fact.version : ''
-})
+const knownSoftware = computed(() => store.device && firmwareOf(rig, store.device.id))
 function writeFirmware(version: string): void {
   if (store.device)
     rigs.edit(
