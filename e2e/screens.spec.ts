@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, inspector, openView, test, tile } from './player'
 
 const SIZES = [
@@ -116,3 +117,104 @@ test('the guide does not take "cannot tell" for right', async ({ page, rigId }) 
     await guide.getByRole('button', { name: 'Cannot tell' }).click()
   await expect(guide).toContainText('Nothing is found wrong, and this is not known to be right')
 })
+
+/** How many switches of the floor are not seen from edge to edge: cut off, covered or off the screen. */
+const cutSwitches = (page: Page) =>
+  page
+    .getByRole('region', { name: 'Floor' })
+    .getByRole('button', { name: /^Step on / })
+    .evaluateAll(
+      (all) =>
+        all.filter((one) => {
+          const { left, right, top, bottom } = one.getBoundingClientRect()
+          return ![
+            [left + 3, top + 3],
+            [right - 3, top + 3],
+            [left + 3, bottom - 3],
+            [right - 3, bottom - 3],
+          ].every(([x, y]) => one.contains(document.elementFromPoint(x!, y!)))
+        }).length,
+    )
+
+for (const { width, height } of [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+  { width: 768, height: 1024 },
+])
+  test(`at ${width}x${height} every switch of the floor is whole, raised or not, with four rows too`, async ({
+    page,
+    request,
+    rigId,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await openView(page, rigId, 'switches')
+    const switches = page
+      .getByRole('region', { name: 'Floor' })
+      .getByRole('button', { name: /^Step on switch/ })
+    await expect(switches).toHaveCount(8)
+    expect(await cutSwitches(page)).toBe(0)
+    await page.keyboard.press('k')
+    await expect(page.getByRole('button', { name: 'Lower the floor (K)' })).toBeVisible()
+    expect(await cutSwitches(page)).toBe(0)
+    await page.keyboard.press('k')
+
+    const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()
+    const { controller } = rig.controllers
+    const edit = {
+      label: 'changeController',
+      changes: [
+        { table: 'controllers', id: 'controller', before: controller, after: { ...controller, rows: 4 } },
+      ],
+    }
+    expect((await request.post(`/api/rigs/${rigId}/edits`, { data: { id: 'rows', edit } })).status()).toBe(
+      200,
+    )
+    await page.reload()
+    await expect(switches).toHaveCount(16)
+    expect(await cutSwitches(page)).toBe(0)
+    await page.keyboard.press('k')
+    await expect(page.getByRole('button', { name: 'Lower the floor (K)' })).toBeVisible()
+    expect(await cutSwitches(page)).toBe(0)
+  })
+
+const VIEWS = [
+  'rig',
+  'charts',
+  'sounds',
+  'switches',
+  'pedals',
+  'tempo',
+  'show',
+  'proof',
+  'keyin',
+  'stage',
+  'logbook',
+] as const
+
+for (const { name, width, height } of [
+  { name: 'at 200 %', width: 640, height: 400 },
+  { name: 'on a phone held sideways', width: 844, height: 390 },
+  { name: 'on a small phone held sideways', width: 667, height: 375 },
+])
+  test(`${name} the view has most of the height, and the floor is a line that is stepped on`, async ({
+    page,
+    rigId,
+  }) => {
+    await page.setViewportSize({ width, height })
+    for (const view of VIEWS) {
+      await openView(page, rigId, view)
+      const floor = (await page.getByRole('region', { name: 'Floor' }).boundingBox())!
+      const main = (await page.getByRole('main').first().boundingBox())!
+      // What is seen of the view before anything is scrolled.
+      expect(Math.min(floor.y, main.y + main.height) - main.y).toBeGreaterThanOrEqual(0.6 * height)
+      expect(await cutSwitches(page)).toBe(0)
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+      ).toBeLessThanOrEqual(1)
+    }
+    await page.getByRole('button', { name: /^Step on switch 2/ }).click()
+    await page.getByRole('button', { name: 'Raise the floor (K)' }).click()
+    await expect(page.getByRole('button', { name: 'Lower the floor (K)' })).toBeInViewport()
+    await page.getByRole('button', { name: 'Lower the floor (K)' }).click()
+    await expect(page.getByRole('button', { name: 'Raise the floor (K)' })).toBeInViewport()
+  })

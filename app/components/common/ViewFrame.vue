@@ -91,6 +91,13 @@ header p {
   }
 }
 
+/* Where the page scrolls, what is chosen stands below the view. */
+@media (max-width: 900px) {
+  .short .frame {
+    grid-template: minmax(calc(100dvh - var(--line)), auto) auto / minmax(0, 1fr);
+  }
+}
+
 @media (max-width: 620px) {
   .frame,
   .folded {

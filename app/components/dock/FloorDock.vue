@@ -1,19 +1,34 @@
 <script setup lang="ts">
+import { nextTick, useTemplateRef, watch } from 'vue'
 import DevicePane from './DevicePane.vue'
+import FloorLine from './FloorLine.vue'
 import FloorPane from './FloorPane.vue'
 import { useDock } from '~/composables/useDock'
+import { useFloorFit } from '~/composables/useFloorFit'
 import { useRealClock } from '~/composables/useRealClock'
 import MiddlePane from './MiddlePane.vue'
 
 const { isTall } = useDock()
+const { form, isShort } = useFloorFit()
+const dock = useTemplateRef('dock')
+/** In a low window a raised floor stands below the view: the page goes there, and back. */
+watch(isTall, async () => {
+  if (!isShort.value) return
+  await nextTick()
+  if (isTall.value) dock.value?.scrollIntoView()
+  else document.documentElement.scrollTop = 0
+})
 useRealClock()
 </script>
 
 <template>
-  <section class="dock" :class="{ tall: isTall }" aria-label="Floor">
-    <FloorPane />
-    <MiddlePane />
-    <DevicePane />
+  <section ref="dock" class="dock" :class="[{ tall: isTall }, form]" aria-label="Floor">
+    <FloorLine v-if="form === 'line'" />
+    <template v-else>
+      <FloorPane />
+      <MiddlePane />
+      <DevicePane />
+    </template>
   </section>
 </template>
 
@@ -47,10 +62,24 @@ useRealClock()
   border-left: 1px solid var(--dock-line);
 }
 
-/* Raised, the middle has all the height and most of the width. */
+.dock.line {
+  grid-template: auto / minmax(0, 1fr);
+}
+
+.line > * {
+  padding: 6px 10px;
+}
+
+/* The switches say how high the floor is; what else stands there takes what that leaves. */
 @media (min-width: 621px) {
+  .dock > :nth-child(n + 2) {
+    contain: size layout paint;
+  }
+
+  /* Raised, the middle has all the height and most of the width. */
   .tall {
-    grid-template: 216px minmax(0, 1fr) / minmax(280px, 360px) minmax(0, 1fr);
+    grid-template: auto minmax(0, 1fr) / minmax(280px, 360px) minmax(0, 1fr);
+    min-height: min(400px, 62dvh);
   }
 
   .tall > :nth-child(2) {
@@ -64,7 +93,7 @@ useRealClock()
 }
 
 @media (min-width: 621px) and (max-width: 900px) {
-  .dock:not(.tall) {
+  .dock:not(.tall, .line) {
     grid-template-columns: minmax(230px, 1.1fr) minmax(230px, 1.2fr) minmax(140px, 0.7fr);
   }
 }

@@ -7,8 +7,13 @@ import { keyOf } from '~/text/keys'
 import { lampPaint, lampText } from '~/text/lamps'
 import { TRUTH_TEXT } from '~/text/lies'
 
-/** One footswitch under the foot: the controller's own by number, or one on a jack. */
-const { number, jack = '', title = '' } = defineProps<{ number: number; jack?: string; title?: string }>()
+/** One footswitch under the foot: the controller's own by number, or one on a jack. Slim: one line, where the floor is one. */
+const {
+  number,
+  jack = '',
+  title = '',
+  slim = false,
+} = defineProps<{ number: number; jack?: string; title?: string; slim?: boolean }>()
 
 const floor = useFloorStore()
 const rigs = useRigStore()
@@ -51,7 +56,7 @@ function down(event: PointerEvent): void {
   <button
     type="button"
     class="tile"
-    :class="{ held: isHeld, last: isLast, blank: !isLive, lies: lies && !seen?.isMoving }"
+    :class="{ held: isHeld, last: isLast, blank: !isLive, lies: lies && !seen?.isMoving, slim }"
     :aria-label="`Step on ${title || `switch ${number}`}${name ? `, ${name}` : isLive ? '' : ', not programmed'}`"
     @pointerdown="down"
     @pointerup="floor.releasePlace(place)"
@@ -171,6 +176,31 @@ function down(event: PointerEvent): void {
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
   overflow-wrap: anywhere;
+}
+
+.slim {
+  justify-content: center;
+  min-width: 24px;
+  height: 34px;
+  padding: 2px 4px;
+  overflow: hidden;
+}
+
+.slim .top {
+  gap: 3px;
+  line-height: 13px;
+}
+
+.slim .next {
+  display: none;
+}
+
+.slim .label {
+  font-size: 11px;
+  line-height: 14px;
+  -webkit-line-clamp: 1;
+  overflow-wrap: normal;
+  word-break: break-all;
 }
 
 .tile.last {

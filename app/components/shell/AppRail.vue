@@ -280,4 +280,47 @@ kbd {
     display: none;
   }
 }
+
+/* In a low window the stages are one low line under the name; it scrolls sideways where it must. */
+@media (max-width: 900px) {
+  .short .rail {
+    flex-wrap: wrap;
+  }
+
+  .short .rail > ul {
+    order: 1;
+    display: flex;
+    justify-content: space-between;
+    width: 100%;
+    overflow-x: auto;
+    scrollbar-width: none;
+  }
+
+  .short .name {
+    white-space: nowrap;
+  }
+
+  .short .stage {
+    height: 38px;
+    padding: 0 4px;
+    font-size: 12px;
+  }
+
+  .short .stage :deep(.looking:empty) {
+    display: none;
+  }
+
+  .short .head {
+    flex: 1;
+    padding: 0 8px;
+  }
+
+  .short .foot {
+    padding: 2px 10px;
+  }
+
+  .short .foot :deep(.state) {
+    max-width: none;
+  }
+}
 </style>

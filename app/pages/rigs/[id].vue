@@ -10,6 +10,7 @@ import NoticeBar from '~/components/shell/NoticeBar.vue'
 import ShortcutSheet from '~/components/shell/ShortcutSheet.vue'
 import FloorDock from '~/components/dock/FloorDock.vue'
 import { useDock } from '~/composables/useDock'
+import { useFloorFit } from '~/composables/useFloorFit'
 import { useInspectorFold } from '~/composables/useInspectorFold'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { rememberRig } from '~/platform/lastRig'
@@ -22,8 +23,7 @@ const rigs = useRigStore()
 const floor = useFloorStore()
 const isSheetOpen = ref(false)
 const { isTall, turnTall } = useDock()
-/** Pedals lie below the switches: the floor is that much higher. */
-const hasPedals = computed(() => Object.keys(rigs.rig?.pedals ?? {}).length > 0)
+const { isShort } = useFloorFit()
 /** A sheet and a logbook are read on a phone beside the gear: there they come before the floor. */
 const isRead = computed(() => /\/(keyin|logbook)$/.test(route.path))
 const rigId = computed(() => String(route.params.id))
@@ -56,7 +56,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
 <template>
   <MissingRig v-if="rigs.failure" :failure="rigs.failure" @retry="rigs.open(rigId)" />
-  <div v-else-if="rigs.rig" class="shell" :class="{ tall: isTall, pedals: hasPedals, reading: isRead }">
+  <div v-else-if="rigs.rig" class="shell" :class="{ short: isShort, reading: isRead }">
     <AppRail @shortcuts="isSheetOpen = true" />
     <NoticeBar class="notice" />
     <NuxtPage class="view" />
@@ -69,17 +69,8 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 <style scoped>
 .shell {
   display: grid;
-  --floor: 184px;
-  grid-template: auto minmax(0, 1fr) var(--floor) / 188px minmax(0, 1fr);
+  grid-template: auto minmax(0, 1fr) auto / 188px minmax(0, 1fr);
   height: 100dvh;
-}
-
-.shell.pedals {
-  --floor: 217px;
-}
-
-.shell.tall {
-  --floor: min(400px, 62dvh);
 }
 
 .shell > :first-child {
@@ -103,9 +94,42 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
   padding: 24px;
 }
 
+/* In a low window the view has nearly all of its height, the floor is a line at its edge, and the page scrolls. */
+.short {
+  --line: 46px;
+  height: auto;
+  min-height: 100dvh;
+}
+
+.short > :first-child {
+  position: sticky;
+  top: 0;
+  height: 100dvh;
+}
+
+.short .view {
+  min-height: calc(100dvh - var(--line));
+}
+
+.short .dock.line {
+  position: sticky;
+  bottom: 0;
+  z-index: 2;
+}
+
+:global(html:has(.shell.short)) {
+  scroll-padding-bottom: 84px;
+}
+
+@media (max-width: 620px) {
+  .short {
+    --line: 76px;
+  }
+}
+
 @media (max-width: 900px) {
   .shell {
-    grid-template: auto auto minmax(0, 1fr) var(--floor) / minmax(0, 1fr);
+    grid-template: auto auto minmax(0, 1fr) auto / minmax(0, 1fr);
   }
 
   .shell > * {
@@ -115,6 +139,15 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 
   .shell > :first-child {
     grid-row: auto;
+  }
+
+  .shell.short {
+    grid-template-rows: auto auto auto auto;
+  }
+
+  .short > :first-child {
+    position: static;
+    height: auto;
   }
 }
 
@@ -137,7 +170,8 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
     order: 2;
   }
 
-  .reading .dock {
+  .reading .dock,
+  .short .dock {
     order: 3;
   }
 }
