@@ -161,8 +161,8 @@ export { withChanges } from './rig/applyEdit'
 
 export { abilityFor, lacking, requirements, type Need } from './switching/requirements'
 export { compile, messagesAmong, type CompiledStep, type SwitchEvent } from './switching/compile'
-export { expanded, startingActions } from './switching/action'
-export { addReading, readingSends, readPhrase, readTurns, setTurns } from './switching/phrase/readPhrase'
+export { expanded, isHeld, startingActions } from './switching/action'
+export { addReading, cannotHold, likeliest, readingSends, readPhrase, readTurns, setTurns } from './switching/phrase/readPhrase'
 export type { Reading as PhraseReading } from './switching/phrase/phrase'
 export type { Doing } from './switching/action/actionDoes'
 export { lampNow, type LampNow } from './switching/lamp'
@@ -212,6 +212,7 @@ export { controlsByAddress, controlsOf, draftsOf, takeChart, takingOf } from './
 export { controlMessages } from './rig/chart/controlMessages'
 export { nrpnReadings } from './rig/chart/nrpn'
 export { shownText, stepAt, valueFor, type ShownRefusal } from './rig/chart/reading'
+export { readNumber, type NumberLimits, type NumberRefusal } from './rig/chart/typedNumber'
 export { CHART_HEADS, chartRows } from './format/chartCsv'
 
 export { CONTROLLERS, DEVICES } from './archetype/archetypes'

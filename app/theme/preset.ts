@@ -3,7 +3,6 @@ import base from '@primeuix/themes/aura/base'
 import autocomplete from '@primeuix/themes/aura/autocomplete'
 import button from '@primeuix/themes/aura/button'
 import dialog from '@primeuix/themes/aura/dialog'
-import inputnumber from '@primeuix/themes/aura/inputnumber'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import menu from '@primeuix/themes/aura/menu'
 import select from '@primeuix/themes/aura/select'
@@ -123,7 +122,7 @@ const opener = {
 export const preset = definePreset(
   {
     ...base,
-    components: { autocomplete, button, dialog, inputnumber, inputtext, menu, select, tooltip },
+    components: { autocomplete, button, dialog, inputtext, menu, select, tooltip },
   },
   {
     primitive: {

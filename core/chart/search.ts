@@ -1,4 +1,5 @@
 import { controlMessages } from '../rig/chart/controlMessages'
+import { valueBehindNumber } from '../rig/chart/rawValue'
 import { shownText, valueFor } from '../rig/chart/reading'
 import { receivers, sendChannel } from '../rig/channels'
 import { addressOf, recallMessages } from '../rig/numbering/address'
@@ -98,8 +99,10 @@ function withValue(
     },
   ]
   if (rest === '') return hit(null)
-  // "CC 21 64" is the value itself; "35 %" is what the device shows.
-  if (isRaw && /^\d{1,5}$/.test(rest) && Number(rest) <= highest) return hit(Number(rest))
+  if (isRaw) {
+    const value = valueBehindNumber(control, rest)
+    return value === null ? [] : hit(value)
+  }
   const value = valueFor(control.reading, rest, highest)
   return value.ok ? hit(value.value) : []
 }

@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { accept, refuse, type Result } from '../base/result'
 import { heldContacts } from '../rig/cabling/contacts'
+import { valueBehindNumber } from '../rig/chart/rawValue'
 import { shownText, valueFor } from '../rig/chart/reading'
 import { findPreset } from '../rig/edits/setRecall'
 import { formatDisplay, parseDisplay } from '../rig/numbering/display'
@@ -187,6 +188,8 @@ interface Start<Value> {
   readonly value: Value
   readonly rest: string
   readonly sureness: number
+  /** A control named by its number. */
+  readonly byNumber?: boolean
 }
 
 function* meaningsOf(rig: Rig, device: Device, text: string): Generator<Meaning> {
@@ -277,8 +280,8 @@ const wordsOf = (text: string): string[] =>
 function* settings(rig: Rig, device: Device, text: string, most: number): Generator<Start<SetValue[]>> {
   if (text === '') yield { value: [], rest: '', sureness: EXACT }
   if (text === '' || most === 0) return
-  for (const { value: control, rest, sureness } of controlsAt(rig, device, text))
-    for (const { value, rest: after } of valuesAt(control, rest))
+  for (const { value: control, rest, sureness, byNumber = false } of controlsAt(rig, device, text))
+    for (const { value, rest: after } of valuesAt(control, rest, byNumber))
       for (const others of settings(rig, device, after, most - 1))
         if (!others.value.some(({ controlId }) => controlId === control.id))
           yield {
@@ -302,7 +305,12 @@ function* controlsAt(rig: Rig, device: Device, text: string): Generator<Start<Co
   if (byNumber)
     for (const [, control] of all)
       if (control.address.kind === 'cc' && control.address.number === Number(byNumber[1]))
-        yield { value: control, rest: text.slice(text.length - byNumber[2]!.length), sureness: EXACT }
+        yield {
+          value: control,
+          rest: text.slice(text.length - byNumber[2]!.length),
+          sureness: EXACT,
+          byNumber: true,
+        }
   const words = text.split(' ')
   for (let n = 1; n < words.length; n++) {
     const head = words.slice(0, n).join(' ')
@@ -313,7 +321,7 @@ function* controlsAt(rig: Rig, device: Device, text: string): Generator<Start<Co
 }
 
 /** Every value of a control a text may begin with, the longest first. */
-function* valuesAt(control: Control, text: string): Generator<Start<number>> {
+function* valuesAt(control: Control, text: string, byNumber: boolean): Generator<Start<number>> {
   const highest = highestValue(control.address)
   if (control.reading.kind === 'named')
     for (const { name, value } of control.reading.names.toSorted((a, b) => b.name.length - a.name.length)) {
@@ -327,11 +335,16 @@ function* valuesAt(control: Control, text: string): Generator<Start<number>> {
   for (let n = Math.min(words.length, 6); n >= 1; n--) {
     const head = words.slice(0, n).join(' ')
     const bare = head.replace(/[+;,]+$/, '').trim()
-    const read = valueFor(control.reading, bare, highest)
-    if (!read.ok || !canBeSet(control, read.value)) continue
+    const value = byNumber ? valueBehindNumber(control, bare) : valueOf(control, bare, highest)
+    if (value === null || !canBeSet(control, value)) continue
     const rest = behind(text, bare.length)
-    if (rest !== null) yield { value: read.value, rest, sureness: EXACT }
+    if (rest !== null) yield { value, rest, sureness: EXACT }
   }
+}
+
+function valueOf({ reading }: Control, text: string, highest: number): number | null {
+  const read = valueFor(reading, text, highest)
+  return read.ok ? read.value : null
 }
 
 /** A control is named well, and its value is not: that is worth more than "not understood". */

@@ -131,10 +131,28 @@ export function isLitBy(rig: Rig, actions: readonly Action[], known: Known): boo
 export const startingActions = (rig: Rig): readonly Action[] =>
   Object.values(DOES).flatMap((does) => (does as ActionDoes<Action>).starts?.(rig) ?? [])
 
-/** All that a phrase can mean, the likeliest first. */
+/**
+ * All that a phrase can mean, the likeliest first. What is said to be held is only what ends as the foot comes off, or
+ * what has "hold" in its name.
+ */
 export const readingsOf = (rig: Rig, phrase: Phrase): Reading[] =>
+  [
+    ...meaningsOf(rig, phrase).filter((one) => !phrase.isHold || isHeld(one)),
+    ...(phrase.isHold ? meaningsOf(rig, { ...phrase, words: phrase.all, isHold: false }) : []),
+  ].sort((a, b) => b.sureness - a.sureness)
+
+/** What a phrase would mean did it not say "hold", where nothing of it can be held; null where something can. */
+export function heldInVain(rig: Rig, phrase: Phrase): Reading | null {
+  if (!phrase.isHold || readingsOf(rig, phrase).length > 0) return null
+  const [first] = meaningsOf(rig, { ...phrase, isHold: false }).sort((a, b) => b.sureness - a.sureness)
+  return first ?? null
+}
+
+/** Whether it ends as the foot comes off. */
+export const isHeld = ({ release, isHeld: byItself = false }: Reading): boolean =>
+  release !== undefined || byItself
+
+const meaningsOf = (rig: Rig, phrase: Phrase): Reading[] =>
   phrase.words.length === 0
     ? []
-    : Object.values(DOES)
-        .flatMap((does) => (does as ActionDoes<Action>).reads?.(rig, phrase) ?? [])
-        .sort((a, b) => b.sureness - a.sureness)
+    : Object.values(DOES).flatMap((does) => (does as ActionDoes<Action>).reads?.(rig, phrase) ?? [])

@@ -25,7 +25,8 @@ import { hexOf } from '../midi/hexBytes'
 import { bankAndSwitch, bankMap, nthOf, pressesBetween } from './bankMap'
 import { combosOf } from './combos'
 import { doingFirst } from './compile'
-import { addReading, readingSends, readPhrase } from './phrase/readPhrase'
+import { isHeld } from './action'
+import { addReading, cannotHold, likeliest, readingSends, readPhrase, readTurns } from './phrase/readPhrase'
 import { copySeries } from './series'
 
 const set = (value: number, controlId = 'mix'): Action => ({
@@ -110,6 +111,85 @@ describe('one field that understands what is typed', () => {
     const place = { of: 'switch', slot: slot(2), event: 'press', position: 0 } as const
     const row = done(rig, addReading(rig, place, reading, id('p'))).switches['new-one-2']!
     expect([row.positions[0]!.length, row.release.length]).toEqual([1, 1])
+  })
+
+  // CC n with a value v sends v: the data bytes of M1 v4.2.1 (from memory), whatever unit a chart gives them.
+  it.each([
+    ['cc 20 64', 'B3 14 40'],
+    ['cc20 64', 'B3 14 40'],
+    ['CC#20 = 64', 'B3 14 40'],
+    ['echo cc 20 127', 'B3 14 7F'],
+    ['cc 20 100 ch 4', 'B3 14 64'],
+    ['cc 20 35 %', 'B3 14 2C'],
+    ['pc 12 ch 4', 'C3 0C'],
+  ])('"%s" is raw: %s', (typed, hex) => {
+    const taken = likeliest(readPhrase(rig, typed, doing))
+    expect(taken && hexOf(encodeMessages(readingSends(rig, taken, doing)))).toBe(hex)
+  })
+
+  it('a number no chart has is asked, and never sent to another device in silence', () => {
+    const asked = readPhrase(rig, 'cc 99 64', doing)
+    expect(asked.length).toBeGreaterThan(1)
+    expect(likeliest(asked)).toBeNull()
+    expect(likeliest(readPhrase(rig, 'pc 5', doing))).toBeNull()
+    expect(bytes('cc 20 128')).toBe('nothing')
+    expect(bytes('cc 20 64 ch 16')).toBe('nothing')
+    expect(readTurns(rig, 'cc 99 127 / cc 99 0', doing)).toBeNull()
+  })
+
+  it.each([
+    ['hold tuner', 'tuner', 'tuner'],
+    ['hold freeze', 'setControl', 'setControl'],
+    ['tuner hold', 'tuner', 'tuner'],
+    ['momentary octaver', 'contact', 'contact'],
+    ['hold note 60 echo', 'note', 'note'],
+    ['hold clock', 'clock', 'clock'],
+    ['hold shift', 'layer', undefined],
+  ] as const)('"%s" ends as the foot comes off', (typed, down, up) => {
+    const all = readPhrase(rig, typed, doing)
+    expect(all.every(isHeld)).toBe(true)
+    expect([all[0]?.action.kind, all[0]?.release?.kind]).toEqual([down, up])
+  })
+
+  it.each([
+    'hold verse',
+    'hold mix 80',
+    'hold echo 12',
+    'hold bank 2',
+    'hold tap',
+    'hold wait 50',
+    'hold panic',
+    'hold sweep mix 0 100',
+    'hold next scene',
+    'hold tempo 120',
+    'hold alternate mix 20 60',
+    'hold loop record',
+    'hold next bank',
+  ])('"%s" is refused, and said to be', (typed) => {
+    expect(readPhrase(rig, typed, doing)).toEqual([])
+    expect(cannotHold(rig, typed, doing)?.action).toBeDefined()
+    expect(cannotHold(rig, typed.replace('hold ', ''), doing)).toBeNull()
+  })
+
+  it('"on" is on, also where it is a word of the name', () => {
+    const named = { ...rig.controls.strict!, name: 'Echo on' }
+    const other = { ...rig, controls: { ...rig.controls, strict: named } }
+    const taken = (typed: string) => readPhrase(other, typed, doing)[0]
+    expect(taken('echo on')?.action).toMatchObject({ kind: 'setControl', controlId: 'strict', value: 127 })
+    expect(taken('echo off')?.action).toMatchObject({ kind: 'setControl', controlId: 'strict', value: 0 })
+    expect(taken('hold echo on')).toMatchObject({
+      action: { kind: 'setControl', value: 127 },
+      release: { kind: 'setControl', value: 0 },
+    })
+    expect(first('tuner on')?.action).toMatchObject({ kind: 'tuner', does: 'on' })
+  })
+
+  it('both decimal signs, in values, tempos, sweeps and pauses', () => {
+    expect(['mix 35,5', 'mix 35.5', 'mix 35,5 %'].map((typed) => first(typed)?.action)).toEqual(
+      Array(3).fill(set(45)),
+    )
+    expect(first('tempo 93,8')?.action).toEqual({ kind: 'tempo', does: 'set', bpm: 93.8 })
+    expect(first('sweep mix 0 100 0,5s')?.action).toMatchObject({ ms: 500 })
   })
 
   it('a preset nothing is known of is made with it', () => {

@@ -3,8 +3,9 @@ export type FloorForm = 'roomy' | 'tight' | 'line'
 
 /** Lower than this and a window is short: a phone held sideways, a page at 200 %. In px. */
 const SHORT = 480
-/** What the view keeps of a window's height where the floor stands below it. */
+/** What the view keeps of a window's height where the floor stands below it; with tight rows in a high window, half. */
 const VIEW_SHARE = 0.6
+const HIGH = 600
 /** The dock without its rows of switches: its edges, the line of the bank, the gaps. In px; the styles of FloorPane say the same. */
 const FRAME = 52
 const GAP = 6
@@ -33,9 +34,10 @@ export function floorForm(
 ): FloorForm {
   if (height < SHORT) return 'line'
   if (width <= PHONE) return 'roomy'
-  const leaves = (form: 'roomy' | 'tight') =>
-    height - railHeight(width) - floorHeight(form, rows, pedals) >= VIEW_SHARE * height
-  return leaves('roomy') ? 'roomy' : leaves('tight') ? 'tight' : 'line'
+  const leaves = (form: 'roomy' | 'tight', share: number) =>
+    height - railHeight(width) - floorHeight(form, rows, pedals) >= share * height
+  if (leaves('roomy', VIEW_SHARE)) return 'roomy'
+  return leaves('tight', height < HIGH ? VIEW_SHARE : 0.5) ? 'tight' : 'line'
 }
 
 /** Raised, the floor shares its column with the list of devices, which gives way first. */

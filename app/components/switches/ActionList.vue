@@ -94,6 +94,7 @@ defineExpose({ focus: () => entry.value?.focus() })
       :doing="doing"
       :label="`Add: ${title.toLowerCase()}`"
       :takes-turns="place.of === 'switch' && place.event === 'press'"
+      :holds="place.of === 'switch' && place.event !== 'release'"
       @add="lists.add(place, $event)"
       @turns="place.of === 'switch' && lists.turns(place.slot, $event)"
       @leave="emit('leave')"

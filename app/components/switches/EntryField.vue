@@ -2,9 +2,12 @@
 import AutoComplete from 'primevue/autocomplete'
 import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
 import {
+  cannotHold,
   encodeMessages,
+  likeliest,
   own,
   formatDisplay,
+  isHeld,
   readingSends,
   readPhrase,
   readTurns,
@@ -15,18 +18,21 @@ import {
 import { actionText } from '~/text/actions'
 import { bytesText, messageText } from '~/text/messages'
 
-/** One field that understands what a player types, in any order and half words: Enter adds the first that fits. */
+/** One field that understands what a player types, in any order and half words: Enter adds the likeliest, where there is one. */
 const {
   rig,
   doing,
   label,
   takesTurns = false,
+  holds = false,
 } = defineProps<{
   rig: Rig
   /** Who would do it. */
   doing: Doing
   /** "drive / clean" can be said here: presses one after the other. */
   takesTurns?: boolean
+  /** There is a foot that comes off: "hold echo on" can be said here. */
+  holds?: boolean
   label: string
 }>()
 const emit = defineEmits<{
@@ -48,6 +54,19 @@ const draft = ref<Offer | string>('')
 const offers = shallowRef<readonly Offer[]>([])
 const typed = computed(() => (typeof draft.value === 'string' ? draft.value.trim() : ''))
 const isLost = computed(() => typed.value !== '' && offers.value.length === 0)
+/** Only a number was said, and several devices could be sent it: Enter takes none, the player picks. */
+const isOpen = computed(
+  () => offers.value.length > 1 && likeliest(offers.value.map(({ readings }) => readings[0])) === null,
+)
+const lostText = computed(() => {
+  if (!isLost.value) return ''
+  if (!holds && readPhrase(rig, typed.value, doing).some(isHeld))
+    return 'Nothing can be held here: only a press of a switch has a foot that comes off.'
+  const inVain = cannotHold(rig, typed.value, doing)
+  return inVain
+    ? `“${offer(inVain).text}” cannot be held: nothing says what comes back when the foot comes off. Type it without “hold”, and what comes back under “Foot off”.`
+    : 'Nothing here is called that. Name a sound, a device with its preset, a control with its value, or a bank.'
+})
 /** Bytes beyond this are counted only. */
 const SHOWN_BYTES = 9
 
@@ -81,7 +100,9 @@ function look(text: string): void {
           bytes: '',
         },
       ]
-    : readPhrase(rig, text, doing).map(offer)
+    : readPhrase(rig, text, doing)
+        .filter((one) => holds || !isHeld(one))
+        .map(offer)
 }
 
 const field = useTemplateRef<{ $el: HTMLElement; hide: () => void }>('field')
@@ -99,7 +120,7 @@ function onEnter(): void {
   if (typed.value === '') return
   look(typed.value)
   const [first] = offers.value
-  if (first) {
+  if (first && !isOpen.value) {
     take(first)
     field.value?.hide()
   }
@@ -115,7 +136,7 @@ defineExpose({ focus: () => field.value?.$el.querySelector('input')?.focus() })
       v-model="draft"
       :suggestions="[...offers]"
       option-label="text"
-      auto-option-focus
+      :auto-option-focus="!isOpen"
       :delay="0"
       :min-length="1"
       :aria-label="label"
@@ -137,9 +158,9 @@ defineExpose({ focus: () => field.value?.$el.querySelector('input')?.focus() })
         </span>
       </template>
     </AutoComplete>
-    <p v-if="isLost" class="lost" role="status">
-      Nothing here is called that. Name a sound, a device with its preset, a control with its value, or a
-      bank.
+    <p v-if="lostText" class="lost" role="status">{{ lostText }}</p>
+    <p v-else-if="isOpen" class="lost" role="status">
+      No chart here says whose number that is: pick the device, or name it.
     </p>
   </div>
 </template>

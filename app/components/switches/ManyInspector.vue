@@ -51,13 +51,14 @@ const LIGHTS = (['follow', 'off', 'steady', 'flash', 'tempo'] as const).map((val
 
 const alter = (of: (one: Footswitch) => Footswitch) => rigs.edit(changeSwitches(rig, slots, of))
 
-/** Adds one action to the first press of each. */
-function add({ action, makes }: PhraseReading): void {
+/** Adds one action to the presses of each, and what undoes it to its release. */
+function add({ action, makes, release }: PhraseReading): void {
   const id = nanoid(12) as PresetId
   const made = makes && action.kind === 'recallPreset' ? { ...action, presetId: id } : action
   const edit = changeSwitches(rig, slots, (one) => ({
     ...one,
     positions: one.positions.map((actions) => [...actions, made]),
+    release: release ? [...one.release, release] : one.release,
   }))
   if (!edit) return
   const first = makes ? [change('presets', id, null, { ...BLANK_PRESET, id, ...makes })] : []
@@ -78,7 +79,7 @@ const lampOf = (one: Footswitch, fields: Partial<Footswitch['lamps'][number]>) =
     <p class="soft">{{ names }}</p>
     <section>
       <h3>Add to every press of each</h3>
-      <EntryField :rig="rig" :doing="doingFirst(rig, rows[0]!)" label="Add to all of them" @add="add" />
+      <EntryField :rig="rig" :doing="doingFirst(rig, rows[0]!)" holds label="Add to all of them" @add="add" />
     </section>
     <ChoiceField
       label="Lamp"

@@ -168,7 +168,7 @@ describe('what a player types for a value', () => {
   it('"1,200" is a thousand or a little more than one: both are said, none is taken', () => {
     expect(valueFor(range('ms', 0, 2000), '1,200', 127)).toEqual({
       ok: false,
-      refusal: { code: 'unreadable', text: '1,200', allowed: '1200 or 1.2, without a comma' },
+      refusal: { code: 'unreadable', text: '1,200', allowed: '1200 or 1.2, without a comma or point' },
     })
     // A zero before it leaves no choice.
     expect(valueOf(range('s', 0, 1), '0,500')).toBe(64)

@@ -2,7 +2,7 @@ import { assertNever } from '../../base/assertNever'
 import { requireIntegerBetween } from '../../base/integer'
 import { accept, refuse, type Result } from '../../base/result'
 import type { Reading, ReadingOf } from '../table/control'
-import { convertUnit, isKnownUnit, MINUS, plainNumber } from './units'
+import { numbersMeant } from './typedNumber'
 
 /** A value sent, as the device shows it: a number in its unit, or a word. */
 export type Shown = number | string
@@ -76,12 +76,14 @@ export function valueFor(reading: Reading, text: string, highest: number): Resul
       if (typed === 'on') return accept(highest)
       return typed === 'off' ? accept(0) : unreadable('on or off')
     case 'range': {
-      const number = numberIn(typed, reading.unit)
-      if (typeof number === 'number') return valueInRange(reading, number)
+      const meant = numbersMeant(typed, reading.unit)
+      const inside = meant.map((number) => valueInRange(reading, number)).filter(({ ok }) => ok)
+      if (inside.length === 1) return inside[0]!
+      if (meant.length === 1) return valueInRange(reading, meant[0]!)
       return unreadable(
-        number === null
+        meant.length === 0
           ? `a number${reading.unit && ` in ${reading.unit}`}`
-          : `${number[0]} or ${number[1]}, without a comma`,
+          : `${meant[0]} or ${meant[1]}, without a comma or point`,
       )
     }
     case 'named': {
@@ -112,32 +114,6 @@ function namesLike({ names }: ReadingOf<'named'>, typed: string) {
     ? exact
     : names.filter(({ name }) => typed !== '' && name.toLowerCase().includes(typed))
 }
-
-const TYPED = new RegExp(`^([+${MINUS}]?)\\s*(\\d[\\d.,]*|[.,]\\d+)\\s*(.*)$`)
-
-/**
- * "35", "35 %", "+ 7 st", "\u22123.5 dB", ".5", "500 ms" where the unit is s, "1.2k" in Hz: in `unit`. The unit may be
- * left out or cut short. Two numbers where it can be either, null for anything else.
- */
-function numberIn(typed: string, unit: string): number | readonly [number, number] | null {
-  const [, sign = '', digits, rest = ''] = TYPED.exec(typed) ?? []
-  const number = digits === undefined ? null : plainNumber(digits)
-  if (number === null) return null
-  const factor = factorOf(rest.trim(), unit)
-  if (factor === null) return null
-  const turned = (one: number) => convert(sign === '' || sign === '+' ? one : -one, factor, unit)
-  return typeof number === 'number' ? turned(number) : [turned(number[0]), turned(number[1])]
-}
-
-/** The unit a typed one stands for: itself where it can be turned into `unit`, else `unit`; null when it is another. */
-function factorOf(typed: string, unit: string): string | null {
-  if (typed === '') return unit
-  const full = typed === 'k' && convertUnit(1, 'khz', unit) !== null ? 'khz' : typed
-  if (convertUnit(1, full, unit) !== null) return full
-  return !(isKnownUnit(full) && isKnownUnit(unit)) && unit.toLowerCase().startsWith(full) ? unit : null
-}
-
-const convert = (number: number, from: string, to: string): number => convertUnit(number, from, to) ?? number
 
 /** The smallest change a step of one makes at `value`, in the reading's unit; null where steps have no size. */
 export function stepAt(reading: Reading, value: number, highest: number): number | null {

@@ -54,13 +54,13 @@ export function finerUnit(a: string, b: string): string | null {
 export const MINUS = '\\-\u2212\u2013'
 
 /**
- * A number without its sign: "35", ".5", "0,5", "1.2", "1,234.5". With a comma before three digits it can be
- * a thousand or a fraction: then both, to be asked. Null for anything else.
+ * A number without its sign: "35", ".5", "0,5", "1.2", "1,234.5". With one comma or point before three digits it can
+ * be a thousand or a fraction: then both, the thousand first, to be asked. Null for anything else.
  */
 export function plainNumber(text: string): number | readonly [number, number] | null {
+  if (/^[1-9]\d{0,2}[.,]\d{3}$/.test(text))
+    return [Number(text.replace(/[.,]/, '')), Number(text.replace(',', '.'))]
   if (/^(?:\d+|\d*\.\d+)$/.test(text)) return Number(text)
-  if (/^[1-9]\d{0,2},\d{3}$/.test(text))
-    return [Number(text.replace(',', '')), Number(text.replace(',', '.'))]
   if (/^\d*,\d+$/.test(text)) return Number(text.replace(',', '.'))
   if (/^[1-9]\d{0,2}(?:(?:,\d{3})+\.\d+|(?:,\d{3}){2,})$/.test(text)) return Number(text.replaceAll(',', ''))
   if (/^[1-9]\d{0,2}(?:(?:\.\d{3})+,\d+|(?:\.\d{3}){2,})$/.test(text))

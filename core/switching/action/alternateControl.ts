@@ -4,7 +4,7 @@ import { highestValue } from '../../rig/table/control'
 import { holdsValue, isOn } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
-import { without } from '../phrase/phrase'
+import { onOrOff, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -24,17 +24,20 @@ export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
   claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
   reads: (rig, { words }) => {
     const said = without(words, 'alternate', 'toggle')
-    return controlsMeant(rig, said ?? words).flatMap(({ control, left, fit }) => {
+    return controlsMeant(rig, said ?? words).flatMap((meant) => {
+      const { control, left, fit } = meant
       const highest = highestValue(control.address)
       const action = (a: number, b: number) => ({
         action: { kind: 'alternateControl' as const, controlId: control.id, a, b },
         sureness: fit + (said ? 4 : 1),
       })
-      if (control.reading.kind === 'switch' && left.length === 0) return [action(highest, 0)]
+      // "Echo on" is on, also where "on" is a word of the name.
+      const isTurn = said !== null || onOrOff(words) === null
+      if (control.reading.kind === 'switch' && left.length === 0) return isTurn ? [action(highest, 0)] : []
       if (!said) return []
       // "alternate mix 20 60"
       for (let n = 1; n < left.length; n++) {
-        const [a, b] = [valueMeant(control, left.slice(0, n)), valueMeant(control, left.slice(n))]
+        const [a, b] = [valueMeant(meant, left.slice(0, n)), valueMeant(meant, left.slice(n))]
         if (a !== null && b !== null && a !== b) return [action(a, b)]
       }
       return []

@@ -14,14 +14,14 @@ export const clock: ActionDoes<ActionOf<'clock'>> = {
     return [message, learned]
   },
   isLit: (_, __, known) => known.clock,
-  reads: (_, { words }) => {
+  reads: (_, { words, isHold }) => {
     const said = without(words, 'clock')
     if (!said) return []
     const of = (does: ActionOf<'clock'>['does']): Reading => ({
       action: { kind: 'clock', does },
       sureness: 5,
     })
-    if (said.length === 0) return [of('change')]
+    if (said.length === 0) return isHold ? [{ ...of('start'), release: of('stop').action }] : [of('change')]
     return (['start', 'stop', 'continue'] as const).flatMap((does) =>
       without(said, does)?.length === 0 ? [of(does)] : [],
     )

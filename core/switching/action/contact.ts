@@ -3,7 +3,7 @@ import { contactsOf } from '../../rig/cabling/contacts'
 import type { ActionOf } from '../../rig/table/action'
 import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
-import { onlyNumber, take, without, type Reading } from '../phrase/phrase'
+import { onOrOff, onlyNumber, take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
 import { firstContact } from '../starting'
@@ -67,8 +67,11 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
           everyMs: 500,
         }
         const sureness = fit + named.fit + 3
+        // "Boost on" is closed, also where "on" is a word of its name.
+        const said = onOrOff(words)
         const isBare = named.left.length === 0
-        if (isHold && (isBare || without(named.left, 'on', 'close')?.length === 0))
+        const isOnly = isBare && said === null
+        if (isHold && said !== 'off' && (isBare || without(named.left, 'on', 'close')?.length === 0))
           return [
             {
               action: { ...base, does: 'close' },
@@ -77,15 +80,15 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
             },
           ]
         if (isHold) return []
-        if (without(named.left, 'on', 'close')?.length === 0)
+        if ((isBare && said === 'on') || without(named.left, 'on', 'close')?.length === 0)
           return [{ action: { ...base, does: 'close' }, sureness }]
-        if (without(named.left, 'off', 'open')?.length === 0)
+        if ((isBare && said === 'off') || without(named.left, 'off', 'open')?.length === 0)
           return [{ action: { ...base, does: 'open' }, sureness }]
         const pulses = without(named.left, 'pulse', 'taps')
         const times = pulses?.length === 0 ? 1 : pulses ? onlyNumber(pulses) : null
         if (times !== null && Number.isInteger(times) && times >= 1 && times <= 16)
           return [{ action: { ...base, does: 'pulse', times }, sureness: sureness + 1 }]
-        return isBare ? [{ action: { ...base, does: 'change' }, sureness: sureness - 1 }] : []
+        return isOnly ? [{ action: { ...base, does: 'change' }, sureness: sureness - 1 }] : []
       }),
     ),
 }

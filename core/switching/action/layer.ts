@@ -16,7 +16,7 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
     const said = without(words, 'shift', 'layer')
     if (!said) return []
     if (said.length === 0)
-      return [{ action: { kind: 'layer', does: isHold ? 'hold' : 'change' }, sureness: 6 }]
+      return [{ action: { kind: 'layer', does: isHold ? 'hold' : 'change' }, isHeld: isHold, sureness: 6 }]
     return without(said, 'off', 'base', 'layer')?.length === 0
       ? [{ action: { kind: 'layer', does: 'base' }, sureness: 5 }]
       : []

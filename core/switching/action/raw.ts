@@ -8,6 +8,7 @@ import type { Rig } from '../../rig/rig'
 import type { ActionOf } from '../../rig/table/action'
 import type { Device } from '../../rig/table/device'
 import { devicesMeant } from '../phrase/controls'
+import { numberSaid } from '../phrase/numberSaid'
 import type { Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstReceiver } from '../starting'
@@ -31,22 +32,40 @@ export const raw: ActionDoes<ActionOf<'raw'>> = {
   },
   reads: (rig, { words }) =>
     devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] => {
-      const hex = device.kind === 'receiver' ? hexMeant(rig, device, left) : null
-      return hex === null ? [] : [{ action: { kind: 'raw', deviceId: device.id, hex }, sureness: fit }]
+      if (device.kind !== 'receiver') return []
+      const numbered = numberMeant(rig, device, left)
+      const hex = numbered ?? bytesMeant(rig, device, left)
+      if (hex === null) return []
+      return [
+        { action: { kind: 'raw', deviceId: device.id, hex }, byNumber: numbered !== null, sureness: fit },
+      ]
     }),
 }
 
-/** "CC 20 64", "PC 5" on the device's channel, or the bytes themselves: meant for the device on their channel. */
-function hexMeant(rig: Rig, device: Device, words: readonly string[]): string | null {
+/** "CC 20 64", "PC 5", on the device's channel, which may be said: what its chart has is a control, and read as one. */
+function numberMeant(rig: Rig, device: Device, words: readonly string[]): string | null {
   const channel = sendChannel(rig, device)
-  const [kind, first, second, ...more] = words
-  const [a, b] = [first, second].map((word) => (/^\d{1,3}$/.test(word ?? '') ? Number(word) : null))
-  const fits = (value: number | null | undefined): value is number =>
-    typeof value === 'number' && value <= 127
-  if (kind === 'cc' && channel !== null && fits(a) && fits(b) && more.length === 0)
-    return hexOf(encodeMessage(controlChange(channel, a as U7, b as U7)))
-  if (kind === 'pc' && channel !== null && fits(a) && second === undefined)
-    return hexOf(encodeMessage(programChange(channel, a as U7)))
+  const [cc, pc] = [numberSaid(words, 'cc'), numberSaid(words, 'pc')]
+  const said = cc ?? pc
+  const [value, ...more] = said?.left ?? []
+  const fits = (number: number) => number <= 127
+  if (!said || channel === null || more.length > 0 || !fits(said.number)) return null
+  if (said.channel !== null && said.channel !== channel) return null
+  if (!cc) return value === undefined ? hexOf(encodeMessage(programChange(channel, said.number as U7))) : null
+  if (!/^\d{1,3}$/.test(value ?? '') || !fits(Number(value)) || hasControl(rig, device, said.number))
+    return null
+  return hexOf(encodeMessage(controlChange(channel, said.number as U7, Number(value) as U7)))
+}
+
+const hasControl = (rig: Rig, device: Device, number: number): boolean =>
+  Object.values(rig.controls).some(
+    ({ deviceId, kind, address }) =>
+      deviceId === device.id && kind !== 'reserved' && address.kind === 'cc' && address.number === number,
+  )
+
+/** The bytes themselves: meant for the device on their channel. */
+function bytesMeant(rig: Rig, device: Device, words: readonly string[]): string | null {
+  const channel = sendChannel(rig, device)
   const read =
     words.length > 0 && words.every((word) => /^(?:0x)?[0-9a-f]{2}$/.test(word))
       ? readBytes(words.join(' '))

@@ -1,9 +1,10 @@
 import { own } from '../../base/own'
 import type { ActionOf } from '../../rig/table/action'
-import { highestValue } from '../../rig/table/control'
+import { highestValue, type Control } from '../../rig/table/control'
 import { isOn, valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
-import { controlsMeant, valueMeant } from '../phrase/controls'
+import { controlsMeant, valueMeant, type Meant } from '../phrase/controls'
+import { onOrOff, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -18,13 +19,26 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
     own(values, controlId) === value && isOn(rig, controlId, value),
   claims: (rig, { controlId, value }) => valueClaims(rig, controlId, value),
   reads: (rig, { words, isHold }) =>
-    controlsMeant(rig, words).flatMap(({ control, left, fit }) => {
-      const value = valueMeant(control, left)
+    controlsMeant(rig, words).flatMap((meant): Reading[] => {
+      const { control, fit, byNumber } = meant
+      const value = switchedTo(meant, words, isHold) ?? valueMeant(meant, meant.left)
       if (value === null) return []
       const action = { kind: 'setControl' as const, controlId: control.id, value }
-      const back = control.reading.kind === 'switch' ? (value > 0 ? 0 : highestValue(control.address)) : null
-      return isHold && back === null
-        ? []
-        : [{ action, sureness: fit + 3, ...(isHold && { release: { ...action, value: back! } }) }]
+      const back = isHold ? valueBack(control, value) : null
+      const release = back === null ? undefined : { ...action, value: back }
+      return [{ action, sureness: fit + 3, byNumber, ...(release && { release }) }]
     }),
+}
+
+/** "echo on" where "on" is a word of the name, and "hold freeze" where nothing more is said of it. */
+function switchedTo({ control, left }: Meant, words: readonly string[], isHold: boolean): number | null {
+  if (control.reading.kind !== 'switch' || left.length > 0) return null
+  const said = onOrOff(words) ?? (isHold ? 'on' : null)
+  return said && (said === 'on' ? highestValue(control.address) : 0)
+}
+
+/** What undoes a value as the foot comes off; null where nobody knows what was before. */
+function valueBack({ reading, address }: Control, value: number): number | null {
+  if (reading.kind === 'switch') return value > 0 ? 0 : highestValue(address)
+  return reading.kind === 'toggle' ? reading.value : null
 }

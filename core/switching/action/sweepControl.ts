@@ -51,11 +51,12 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
   isLit: (_, { controlId }, { running }) => own(running, sweepName(controlId)) !== undefined,
   reads: (rig, { words }) => {
     const said = without(words, 'sweep')
-    const time = said?.findIndex((word) => /^\d+(?:\.\d+)?m?s$/.test(word)) ?? -1
+    const time = said?.findIndex((word) => /^\d+(?:[.,]\d+)?m?s$/.test(word)) ?? -1
     if (!said) return []
     const ms = time < 0 ? 1000 : millisecondsIn(said[time]!)
     const rest = time < 0 ? said : said.toSpliced(time, 1)
-    return controlsMeant(rig, rest).flatMap(({ control, left, fit }) => {
+    return controlsMeant(rig, rest).flatMap((meant) => {
+      const { control, left, fit } = meant
       const ends = left.filter((word) => word !== 'to' && word !== 'from')
       const of = (from: number | null, to: number) => ({
         action: {
@@ -68,10 +69,10 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
         },
         sureness: fit + 4,
       })
-      const single = valueMeant(control, ends)
+      const single = valueMeant(meant, ends)
       if (single !== null) return [of(null, single)]
       for (let n = 1; n < ends.length; n++) {
-        const [a, b] = [valueMeant(control, ends.slice(0, n)), valueMeant(control, ends.slice(n))]
+        const [a, b] = [valueMeant(meant, ends.slice(0, n)), valueMeant(meant, ends.slice(n))]
         if (a !== null && b !== null && a !== b) return [of(a, b)]
       }
       return []
@@ -80,7 +81,7 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
 }
 
 const millisecondsIn = (word: string): number => {
-  const ms = Number.parseFloat(word) * (word.endsWith('ms') ? 1 : 1000)
+  const ms = Number.parseFloat(word.replace(',', '.')) * (word.endsWith('ms') ? 1 : 1000)
   return Math.round(Math.min(60_000, Math.max(20, ms)))
 }
 

@@ -4,7 +4,7 @@ import { highestValue } from '../../rig/table/control'
 import { holdsValue } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
-import { without, type Reading } from '../phrase/phrase'
+import { onOrOff, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -23,18 +23,19 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
   },
   isLit: (_, __, known) => known.tuner,
   claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
-  reads: (rig, { words }) =>
+  reads: (rig, { words, isHold }) =>
     controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
       if (!/tuner|tuning/i.test(`${control.section} ${control.name}`) || control.reading.kind !== 'switch')
         return []
-      const does =
-        left.length === 0
-          ? 'change'
-          : without(left, 'on')?.length === 0
-            ? 'on'
-            : without(left, 'off')?.length === 0
-              ? 'off'
-              : null
-      return does ? [{ action: { kind: 'tuner', controlId: control.id, does }, sureness: fit + 5 }] : []
+      const said = onOrOff(words)
+      if (left.some((word) => word !== said)) return []
+      const of = (does: ActionOf<'tuner'>['does']) => ({
+        kind: 'tuner' as const,
+        controlId: control.id,
+        does,
+      })
+      return isHold
+        ? [{ action: of(said ?? 'on'), release: of(said === 'off' ? 'on' : 'off'), sureness: fit + 5 }]
+        : [{ action: of(said ?? 'change'), sureness: fit + 5 }]
     }),
 }

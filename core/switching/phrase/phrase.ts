@@ -2,11 +2,13 @@ import type { Action } from '../../rig/table/action'
 import type { DeviceId } from '../../rig/table/device'
 import type { ControllerId } from '../../rig/table/controller'
 
-/** What a player typed, in lower case, word by word; "hold" is taken out and kept apart. */
+/** What a player typed, in lower case, word by word; "hold" is taken out and kept apart. A comma within a number is its own. */
 export interface Phrase {
   readonly words: readonly string[]
   /** What the foot does goes back when it comes off. */
   readonly isHold: boolean
+  /** The words with "hold" among them, since it may be a word of a name. */
+  readonly all: readonly string[]
   /** The controller it is typed for. */
   readonly controllerId: ControllerId | null
 }
@@ -18,17 +20,23 @@ export interface Reading {
   readonly makes?: { readonly deviceId: DeviceId; readonly index: number }
   /** What undoes it when the foot comes off, for a hold. */
   readonly release?: Action
+  /** Done while the foot is down by itself, and undone as it comes off. */
+  readonly isHeld?: boolean
+  /** Named by its number alone: of two as sure as each other none is meant more. */
+  readonly byNumber?: boolean
   /** How well the words fit: higher is better. */
   readonly sureness: number
 }
 
+const HOLD_WORDS: readonly string[] = ['hold', 'momentary']
+
 export const phraseOf = (typed: string, controllerId: ControllerId | null): Phrase => {
   const words = typed
     .toLowerCase()
-    .split(/[\s,;]+/)
+    .split(/[\s;]+|,(?!\d)|(?<!\d),/)
     .filter((word) => word !== '')
-  const kept = words.filter((word) => word !== 'hold')
-  return { words: kept, isHold: kept.length < words.length, controllerId }
+  const kept = words.filter((word) => !HOLD_WORDS.includes(word))
+  return { words: kept, isHold: kept.length < words.length, all: words, controllerId }
 }
 
 const wordsOf = (name: string): string[] =>
@@ -73,6 +81,12 @@ export function without(words: readonly string[], ...some: readonly string[]): r
     some.some((one) => one === word || (word.length > 1 && one.startsWith(word))),
   )
   return at < 0 ? null : words.toSpliced(at, 1)
+}
+
+/** "on" or "off", where just one of them was said: also where it is a word of a name, "echo on" means no other. */
+export function onOrOff(words: readonly string[]): 'on' | 'off' | null {
+  const [on, off] = [words.includes('on'), words.includes('off')]
+  return on === off ? null : on ? 'on' : 'off'
 }
 
 /** A phrase that is one number and nothing else. */

@@ -8,7 +8,7 @@ import { recallMessages } from '../../rig/numbering/address'
 import type { Rig } from '../../rig/rig'
 import type { Action } from '../../rig/table/action'
 import { BLANK_PRESET, type Preset, type PresetId } from '../../rig/table/preset'
-import { readingsOf } from '../action'
+import { heldInVain, isHeld, readingsOf } from '../action'
 import type { Doing } from '../action/actionDoes'
 import { listSteps, messagesAmong } from '../compile'
 import { phraseOf, type Reading } from './phrase'
@@ -27,11 +27,30 @@ export function readPhrase(rig: Rig, typed: string, doing: Doing): Reading[] {
     .slice(0, OFFERED)
 }
 
+/**
+ * What Enter takes of what a phrase can mean: the likeliest. Null where there is none, and where only a number was said
+ * that several devices can be sent.
+ */
+export function likeliest(readings: readonly Reading[]): Reading | null {
+  const [first, ...others] = readings
+  if (!first) return null
+  const isOpen = first.byNumber && others.some((one) => one.byNumber && one.sureness === first.sureness)
+  return isOpen ? null : first
+}
+
+/** What a phrase that says "hold" would do without it, where nothing of it can be held; null otherwise. */
+export const cannotHold = (rig: Rig, typed: string, doing: Doing): Reading | null =>
+  heldInVain(rig, phraseOf(typed, doing.controller?.id ?? null))
+
 /** What a phrase in parts can mean, "drive / clean": one press after the other. Null where a part means nothing. */
 export function readTurns(rig: Rig, typed: string, doing: Doing): readonly Reading[] | null {
   const parts = typed.split(/\s*\/\s*/)
-  const readings = parts.flatMap((part) => readPhrase(rig, part, doing)[0] ?? [])
-  return parts.length > 1 && parts.length <= POSITIONS_MAX && readings.length === parts.length
+  const readings = parts.flatMap((part) => likeliest(readPhrase(rig, part, doing)) ?? [])
+  // What is held goes back as the foot comes off, in no turn.
+  return parts.length > 1 &&
+    parts.length <= POSITIONS_MAX &&
+    readings.length === parts.length &&
+    !readings.some(isHeld)
     ? readings
     : null
 }
