@@ -155,7 +155,7 @@ export { soundMatrix, type Matrix } from './sound/matrix'
 export { presetOrParameter, type PresetOrParameter } from './sound/presetOrParameter'
 export { sendingOf, type Sending } from './sound/sending'
 export { switchName } from './sound/switchName'
-export { useCount, usedBy, type Use } from './sound/usedBy'
+export { useCount, usedBy, type Use, type UsedTable } from './sound/usedBy'
 export { wantsOf, type Doubt, type Want } from './sound/want'
 export { withChanges } from './rig/applyEdit'
 

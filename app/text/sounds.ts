@@ -1,4 +1,5 @@
 import {
+  formatDisplay,
   own,
   type CellRefusal,
   type Cell,
@@ -9,6 +10,7 @@ import {
   type Use,
 } from '#core'
 import { count, listText } from '#shared/counts'
+import { bankText } from './actions/travel'
 import { placeText } from './switchPlaces'
 
 /** Why typed text was not taken, and what to type instead. */
@@ -59,15 +61,56 @@ export const DOUBT_TEXT: Record<Doubt['code'], string> = {
 }
 
 /** "3 sounds, 2 switches": what a change touches. */
-export function useText({ sounds, switches, pairs, presets, pedals }: Use): string {
+export function useText(use: Use): string {
+  const some = (all: readonly unknown[], one: string, many?: string) =>
+    all.length > 0 ? [count(all.length, one, many)] : []
   const parts = [
-    ...(sounds.length > 0 ? [count(sounds.length, 'sound')] : []),
-    ...(switches.length > 0 ? [count(switches.length, 'switch', 'switches')] : []),
-    ...(pedals.length > 0 ? [count(pedals.length, 'pedal')] : []),
-    ...(pairs.length > 0 ? [`${count(pairs.length, 'learned pair')}, to be learned again`] : []),
-    ...(presets.length > 0 ? [`the map in ${count(presets.length, 'preset')}, to be entered again`] : []),
+    ...some(use.sounds, 'sound'),
+    ...some(use.switches, 'switch', 'switches'),
+    ...some(use.macros, 'macro'),
+    ...some(use.songs, 'song'),
+    ...some(use.pedals, 'pedal'),
+    ...some(use.banks, 'bank'),
+    ...some(use.controllers, 'controller'),
+    ...some(use.devices, 'device'),
+    ...some(use.recalledBy, 'preset that recalls it', 'presets that recall it'),
+    ...some(use.nevers, 'check of yours', 'checks of yours'),
+    ...some(use.runs, 'recorded run'),
+    ...(use.pairs.length > 0 ? [`${count(use.pairs.length, 'learned pair')}, to be learned again`] : []),
+    ...(use.presets.length > 0
+      ? [`the map in ${count(use.presets.length, 'preset')}, to be entered again`]
+      : []),
   ]
   return parts.length === 0 ? 'Nothing uses it yet.' : `A change here touches ${listText(parts)}.`
+}
+
+/** What uses it, each by its name or place. */
+export function useNames(rig: Rig, use: Use): string[] {
+  return [
+    ...use.sounds.map(({ name }) => name),
+    ...use.switches.map((one) => switchPlace(rig, one)),
+    ...use.macros.map(({ name }) => `macro ${name}`),
+    ...use.songs.map(({ name }) => `song ${name}`),
+    ...use.pedals.map(({ name }) => name),
+    ...use.banks.map(({ id }) => `on coming to or leaving bank ${bankText(rig, id)}`),
+    ...use.controllers.map(({ name }) => `${name} as it is switched on`),
+    ...use.devices.map(({ name }) => name),
+    ...use.recalledBy.map(({ deviceId, index }) => {
+      const device = own(rig.devices, deviceId)
+      return device ? `preset ${formatDisplay(device.numbering, index)}` : 'a preset'
+    }),
+    ...use.runs.map(({ name }) => `run ${name}`),
+    ...use.pairs.map(({ name }) => name),
+  ]
+}
+
+/** At most so many names are told at once; the rest is counted. */
+const NAMES_MOST = 12
+
+/** "Verse; bank 1, switch 2 and 3 more". */
+export function namesText(names: readonly string[]): string {
+  const more = names.length - NAMES_MOST
+  return names.slice(0, NAMES_MOST).join('; ') + (more > 0 ? ` and ${more} more` : '')
 }
 
 /** "bank 1, switch 2". */

@@ -7,13 +7,17 @@ import {
   makeControl,
   makeDevice,
   makePreset,
+  makeMacro,
+  makePart,
   makeRig,
+  makeSong,
   makeSound,
   makeSwitch,
   makeBank,
   recall,
   recallSound,
 } from '../rig/makeRig'
+import { removeRow } from '../rig/edits/removeRow'
 import { rigProblems } from '../rig/integrity'
 import { outlineBetween, deviceBetween, between, seen, type Outline } from './between'
 import { spokenCells } from './cells'
@@ -27,7 +31,7 @@ import { soundMatrix } from './matrix'
 import { sendingOf } from './sending'
 import { shortNames } from './shortNames'
 import { switchName } from './switchName'
-import { usedBy } from './usedBy'
+import { useCount, usedBy } from './usedBy'
 import { wantsOf } from './want'
 
 let made = 0
@@ -263,6 +267,56 @@ describe('what a change touches', () => {
       [1, 2],
     ])
     expect(names(usedBy(rig, 'presets', 'nowhere'))).toEqual([[], []])
+  })
+
+  it('switches, macros, songs and banks that name a control themselves, by way of macros too', () => {
+    const set = { kind: 'setControl', controlId: 'gain', value: 1 } as never
+    const one = makeRig({
+      devices: [makeDevice('echo', 4)],
+      controls: [makeControl('gain', 'echo', 21), makeControl('idle', 'echo', 22)],
+      macros: [
+        makeMacro('inner', [set]),
+        makeMacro('outer', [{ kind: 'macro', macroId: 'inner' as never }], { order: 2 }),
+      ],
+      sounds: [
+        makeSound('loud', { echo: { kind: 'values', values: [{ controlId: 'gain' as never, value: 9 }] } }),
+      ],
+      songs: [makeSong('air', 96)],
+      parts: [makePart('air', 1, 'loud')],
+      banks: [makeBank('one', 0, 'One', { enter: [set] })],
+      switches: [
+        makeSwitch('one', 1, [[set]]),
+        makeSwitch('one', 2, [[{ kind: 'macro', macroId: 'outer' as never }]]),
+        makeSwitch('one', 3, [[]], { longPress: [set] }),
+        makeSwitch('one', 4, [[{ kind: 'wait', ms: 5 }]]),
+      ],
+    })
+    const use = usedBy(one, 'controls', 'gain')
+    expect([
+      use.switches.map(({ number }) => number),
+      use.macros.map(({ id }) => id),
+      use.sounds.map(({ id }) => id),
+      use.songs.map(({ id }) => id),
+      use.banks.map(({ id }) => id),
+    ]).toEqual([[1, 2, 3], ['inner', 'outer'], ['loud'], ['air'], ['one']])
+    expect(useCount(usedBy(one, 'controls', 'idle'))).toBe(0)
+  })
+
+  it('whatever a removal empties is counted before it', () => {
+    // What is of the past, or is gone with the row, is no use of it.
+    const PAST = new Set<string>(['practices', 'dumps', 'notes', 'marks', 'keyIns', 'cables'])
+    fc.assert(
+      fc.property(rigsWithSounds, (one) => {
+        for (const table of ['controls', 'presets', 'sounds'] as const)
+          for (const { id } of Object.values<{ id: string }>(one[table])) {
+            const touched = removeRow(one, 'removeControl', table, id)!.changes.filter(
+              (change) => !PAST.has(change.table) && !(change.table === table && change.id === id),
+            )
+            expect(useCount(usedBy(one, table, id)) > 0 || touched.length === 0).toBe(true)
+          }
+      }),
+      { numRuns: 100, seed: 31_0006 },
+    )
   })
 })
 

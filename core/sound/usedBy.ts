@@ -1,64 +1,83 @@
 import { own } from '../base/own'
 import { referencesOf, rowKey } from '../rig/references'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
+import { byIndex, inOrder, type Rig, type TableName, type Tables } from '../rig/rig'
+import type { Bank } from '../rig/table/bank'
+import type { Controller } from '../rig/table/controller'
+import type { Device } from '../rig/table/device'
+import type { Macro } from '../rig/table/macro'
+import type { Never } from '../rig/table/never'
 import type { Pedal } from '../rig/table/pedal'
 import type { Pair } from '../rig/table/pair'
 import type { Preset } from '../rig/table/preset'
+import type { Run } from '../rig/table/run'
+import type { Song } from '../rig/table/song'
 import type { Cell, Sound } from '../rig/table/sound'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
 import { spokenCells } from './cells'
 
-/** What a change to a row touches. */
+/** What a change to a row touches, each list in the player's order. */
 export interface Use {
   readonly sounds: readonly Sound[]
   readonly switches: readonly Footswitch[]
+  readonly macros: readonly Macro[]
+  /** Banks that do something with it on coming or leaving. */
+  readonly banks: readonly Bank[]
+  /** Controllers that do something with it as they are switched on. */
+  readonly controllers: readonly Controller[]
+  /** Songs a part of which is played with it. */
+  readonly songs: readonly Song[]
+  /** Devices that are switched off, tapped or looped by it, or have it in their rest. */
+  readonly devices: readonly Device[]
+  /** Presets that recall it. */
+  readonly recalledBy: readonly Preset[]
   /** Pairs that hold it, and must be learned again. */
   readonly pairs: readonly Pair[]
   /** Presets whose map must be entered again. */
   readonly presets: readonly Preset[]
-  /** Pedals that lead it, or switch it off. */
+  /** Pedals that lead it, or switch it off, or hang on it. */
   readonly pedals: readonly Pedal[]
+  /** Checks of the player's own that name it. */
+  readonly nevers: readonly Never[]
+  /** Recorded runs with it. */
+  readonly runs: readonly Run[]
 }
 
-export type UsedTable = 'devices' | 'presets' | 'controls' | 'sounds'
+export type UsedTable = 'devices' | 'presets' | 'controls' | 'pairs' | 'sounds'
 
-/** What uses a preset, control, device or sound: sounds that say it or inherit it, switches that recall those. */
+/**
+ * What uses a preset, control, pair, device or sound: sounds that say it or inherit it, and whatever names it or one of
+ * those, by way of macros or not. What belongs to a device (its own controls, presets, pairs, cables) is no use of it.
+ */
 export function usedBy(rig: Rig, table: UsedTable, id: string): Use {
-  const speaks = (cell: Cell, deviceId: string): boolean => {
-    if (table === 'devices') return deviceId === id && cell.kind !== 'leave'
-    if (table === 'presets') return cell.kind === 'preset' && cell.presetId === id
-    const control = own(rig.controls, id)
-    const device = own(rig.devices, deviceId)
-    if (!control || control.deviceId !== deviceId || !device) return false
-    return (
-      ('values' in cell && cell.values.some(({ controlId }) => controlId === id)) ||
-      (cell.kind === 'off' && device.bypass.kind === 'control' && device.bypass.controlId === id) ||
-      (cell.kind === 'rest' && !!device.rest?.values.some(({ controlId }) => controlId === id))
-    )
-  }
   const sounds = inOrder(rig.sounds).filter((sound) =>
     table === 'sounds'
       ? follows(rig, sound, id)
-      : [...spokenCells(rig, sound)].some(([deviceId, { cell }]) => speaks(cell, deviceId)),
+      : [...spokenCells(rig, sound)].some(([deviceId, { cell }]) => speaks(rig, table, id, cell, deviceId)),
   )
-  const named = new Set([
-    ...(table === 'sounds' ? [rowKey('sounds', id)] : sounds.map((sound) => rowKey('sounds', sound.id))),
-    ...sounds.map((sound) => rowKey('sounds', sound.id)),
-    ...(table === 'presets' ? [rowKey('presets', id)] : []),
-    ...(table === 'devices'
-      ? Object.values(rig.presets).flatMap((one) => (one.deviceId === id ? [rowKey('presets', one.id)] : []))
-      : []),
-  ])
+  const mine = new Set([rowKey(table, id), ...(table === 'devices' ? ownedBy(rig, id) : [])])
+  const named = new Set([...mine, ...sounds.map((sound) => rowKey('sounds', sound.id))])
+  withMacros(rig, named)
+  const users = <Table extends TableName>(of: Table, keys: ReadonlySet<string> = named): Tables[Table][] =>
+    Object.values<Tables[Table]>(rig[of] as Record<string, Tables[Table]>).filter(
+      (row) =>
+        !mine.has(rowKey(of, row.id)) &&
+        referencesOf(of, row).some((one) => keys.has(rowKey(one.table, one.id))),
+    )
   const bankOrder = new Map(byIndex(rig.banks).map((bank, n) => [bank.id, n]))
+  const played = new Set(users('parts').map(({ songId }) => songId))
   return {
     sounds,
-    switches: Object.values(rig.switches)
-      .filter(
-        (one) =>
-          isProgrammed(one) &&
-          referencesOf('switches', one).some((ref) => named.has(rowKey(ref.table, ref.id))),
-      )
+    switches: users('switches')
+      .filter(isProgrammed)
       .sort((a, b) => bankOrder.get(a.bankId)! - bankOrder.get(b.bankId)! || a.number - b.number),
+    macros: inOrder(rig.macros).filter((one) => named.has(rowKey('macros', one.id))),
+    banks: users('banks').sort((a, b) => a.index - b.index),
+    controllers: users('controllers'),
+    songs: inOrder(rig.songs).filter((one) => played.has(one.id)),
+    devices: users('devices', mine),
+    recalledBy: byIndex(rig.presets).filter(
+      (one) => table === 'controls' && one.recalls.some(({ controlId }) => controlId === id),
+    ),
     pairs: inOrder(rig.pairs).filter(({ deviceId, a, b }) =>
       table === 'devices'
         ? deviceId === id
@@ -68,15 +87,39 @@ export function usedBy(rig: Rig, table: UsedTable, id: string): Use {
       table === 'controls' && own(rig.controls, id)?.map === 'preset'
         ? byIndex(rig.presets).filter(({ entered }) => entered.some((one) => one === id))
         : [],
-    pedals: inOrder(rig.pedals).filter((pedal) =>
-      referencesOf('pedals', pedal).some(
-        (ref) =>
-          ref.table === 'controls' &&
-          (table === 'controls'
-            ? ref.id === id
-            : table === 'devices' && own(rig.controls, ref.id)?.deviceId === id),
-      ),
-    ),
+    pedals: users('pedals', mine).toSorted((a, b) => a.order - b.order),
+    nevers: users('nevers', mine).toSorted((a, b) => a.order - b.order),
+    runs: users('runs', mine),
+  }
+}
+
+function speaks(rig: Rig, table: UsedTable, id: string, cell: Cell, deviceId: string): boolean {
+  if (table === 'devices') return deviceId === id && cell.kind !== 'leave'
+  if (table === 'presets') return cell.kind === 'preset' && cell.presetId === id
+  if (table === 'pairs') return cell.kind === 'pair' && cell.pairId === id
+  const control = own(rig.controls, id)
+  const device = own(rig.devices, deviceId)
+  if (!control || control.deviceId !== deviceId || !device) return false
+  return (
+    ('values' in cell && cell.values.some(({ controlId }) => controlId === id)) ||
+    (cell.kind === 'off' && device.bypass.kind === 'control' && device.bypass.controlId === id) ||
+    (cell.kind === 'rest' && !!device.rest?.values.some(({ controlId }) => controlId === id))
+  )
+}
+
+/** What is a device's own: its chart, presets, pairs. */
+const ownedBy = (rig: Rig, deviceId: string): string[] =>
+  (['controls', 'presets', 'pairs'] as const).flatMap((table) =>
+    Object.values(rig[table]).flatMap((one) => (one.deviceId === deviceId ? [rowKey(table, one.id)] : [])),
+  )
+
+/** Adds the macros that name any of it, and those that run these. */
+function withMacros(rig: Rig, named: Set<string>): void {
+  for (let size = -1; size !== named.size;) {
+    size = named.size
+    for (const one of Object.values(rig.macros))
+      if (referencesOf('macros', one).some((ref) => named.has(rowKey(ref.table, ref.id))))
+        named.add(rowKey('macros', one.id))
   }
 }
 
@@ -91,5 +134,5 @@ function follows(rig: Rig, sound: Sound, id: string): boolean {
 }
 
 /** How many things a change touches. */
-export const useCount = ({ sounds, switches, pairs, presets, pedals }: Use): number =>
-  sounds.length + switches.length + pairs.length + presets.length + pedals.length
+export const useCount = (use: Use): number =>
+  Object.values(use).reduce((sum: number, { length }) => sum + length, 0)

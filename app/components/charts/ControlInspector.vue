@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import { computed } from 'vue'
 import {
   editRow,
@@ -135,15 +135,13 @@ const ENTRIES = [
     <TextField label="Note" :value="control.note" :max="400" @take="change({ note: $event })" />
     <p v-if="control.origin" class="soft">Copied from {{ control.origin }}.</p>
     <UsedBy :id="control.id" :rig="rig" table="controls" />
-    <div>
-      <Button
-        label="Remove this control"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="rigs.edit(removeRow(rig, 'removeControl', 'controls', control.id))"
-      />
-    </div>
+    <RemoveUsed
+      :id="control.id"
+      :rig="rig"
+      table="controls"
+      label="Remove this control"
+      @remove="rigs.edit(removeRow(rig, 'removeControl', 'controls', control.id))"
+    />
   </div>
 </template>
 

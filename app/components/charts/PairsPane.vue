@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import Button from 'primevue/button'
 import { Lock } from '@lucide/vue'
 import { nanoid } from 'nanoid'
@@ -146,12 +147,12 @@ const STATES = ['a', 'b'] as const
             :disabled="!mustLearn(rig, pair)"
             @click="change(pair, { learned: learnedText(rig, pair) })"
           />
-          <Button
+          <RemoveUsed
+            :id="pair.id"
+            :rig="rig"
+            table="pairs"
             label="Remove this pair"
-            size="small"
-            severity="secondary"
-            variant="outlined"
-            @click="rigs.edit(removeRow(rig, 'removePair', 'pairs', pair.id))"
+            @remove="rigs.edit(removeRow(rig, 'removePair', 'pairs', pair.id))"
           />
         </div>
       </FoldSection>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
@@ -91,15 +92,14 @@ function recall(): void {
       @change="change({ recalls: $event })"
     />
     <UsedBy v-if="row" :id="row.id" :rig="rig" table="presets" />
-    <div v-if="row">
-      <Button
-        label="Forget this preset, also in sounds and on switches"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="rigs.edit(removeRow(rig, 'removePreset', 'presets', row.id))"
-      />
-    </div>
+    <RemoveUsed
+      v-if="row"
+      :id="row.id"
+      :rig="rig"
+      table="presets"
+      label="Forget this preset, also in sounds and on switches"
+      @remove="rigs.edit(removeRow(rig, 'removePreset', 'presets', row.id))"
+    />
   </div>
 </template>
 

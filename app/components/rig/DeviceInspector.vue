@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import { ArrowDown, ArrowUp, Copy } from '@lucide/vue'
-import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
@@ -152,15 +152,13 @@ function duplicate(): void {
       </FoldSection>
     </template>
     <UsedBy v-if="isReceiver || device.kind === 'plain'" :id="device.id" :rig="rig" table="devices" />
-    <div>
-      <Button
-        label="Remove this device"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="rigs.edit(removeRow(rig, 'removeDevice', 'devices', device.id))"
-      />
-    </div>
+    <RemoveUsed
+      :id="device.id"
+      :rig="rig"
+      table="devices"
+      label="Remove this device"
+      @remove="rigs.edit(removeRow(rig, 'removeDevice', 'devices', device.id))"
+    />
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { X } from '@lucide/vue'
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
@@ -16,7 +16,6 @@ import {
   type PresetId,
   type Rig,
 } from '#core'
-import IconButton from '~/components/common/IconButton.vue'
 import { useRigStore } from '~/stores/rig'
 import { displayRefusalText } from '~/text/refusals'
 import { sentText } from '~/text/presets'
@@ -74,10 +73,13 @@ function add(): void {
           "
         />
         <span class="mono program">{{ sentText(device, row.index) }}</span>
-        <IconButton
-          :icon="X"
-          :name="`Forget preset ${formatDisplay(device.numbering, row.index)}, also on switches`"
-          @click="rigs.edit(removeRow(rig, 'removePreset', 'presets', row.id))"
+        <RemoveUsed
+          :id="row.id"
+          :rig="rig"
+          table="presets"
+          :label="`Forget preset ${formatDisplay(device.numbering, row.index)}, also on switches`"
+          small
+          @remove="rigs.edit(removeRow(rig, 'removePreset', 'presets', row.id))"
         />
       </li>
     </ul>

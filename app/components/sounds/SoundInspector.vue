@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import { ArrowDown, ArrowUp } from '@lucide/vue'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
@@ -213,15 +214,13 @@ function addVariant(): void {
       @take="change({ colour: $event })"
     />
     <UsedBy :id="sound.id" :rig="rig" table="sounds" />
-    <div>
-      <Button
-        label="Remove this sound"
-        severity="secondary"
-        variant="outlined"
-        size="small"
-        @click="rigs.edit(removeSounds(rig, [sound.id]))"
-      />
-    </div>
+    <RemoveUsed
+      :id="sound.id"
+      :rig="rig"
+      table="sounds"
+      label="Remove this sound"
+      @remove="rigs.edit(removeSounds(rig, [sound.id]))"
+    />
   </div>
 </template>
 
