@@ -278,6 +278,7 @@ export {
 } from './pedal/plugged'
 export { isMeant, offsOf, restsOf, type Ridden, type Stretch } from './pedal/ride'
 export { SHIPPED_RIDES, type ShippedRide } from './pedal/shippedRides'
+export { rangeKeptAt, rangeOf, withRange } from './pedal/targetRange'
 export { suggestedRange, sweepCaution, type SweepCaution, type TargetKind } from './pedal/suggest'
 export {
   arrivesAt,

@@ -1,6 +1,7 @@
 import { own } from '../base/own'
 import { addressKey } from '../chart/addressKey'
 import { allControls } from '../chart/takeChart'
+import { pedalController } from '../pedal/plugged'
 import { arrivesAt } from '../pedal/sweep'
 import { perTables } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
@@ -42,8 +43,10 @@ const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): Readonly
     if (!controls.has(key)) controls.set(key, control)
   }
   for (const preset of Object.values(rig.presets)) of(preset.deviceId).presets.set(preset.index, preset)
-  for (const { roles } of Object.values(rig.pedals))
-    for (const target of roles.flatMap(({ targets }) => targets)) {
+  for (const pedal of Object.values(rig.pedals)) {
+    // In the device's own jack a pedal leads no number: what it does is no matter of messages.
+    if (pedalController(pedal) === null) continue
+    for (const target of pedal.roles.flatMap(({ targets }) => targets)) {
       const control = own(rig.controls, target.controlId)
       const number = target.number ?? (control?.address.kind === 'cc' ? control.address.number : null)
       if (!control || number === null || (target.number === null && target.device === null)) continue
@@ -53,6 +56,7 @@ const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): Readonly
       const takes = (value: number) => arrivesAt(target, control, value)
       followers.set(number, [...there, { control, takes }])
     }
+  }
   return all
 })
 

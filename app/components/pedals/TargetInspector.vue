@@ -6,20 +6,22 @@ import {
   editRole,
   editTarget,
   freeNumber,
-  fullEnds,
   highestSent,
   highestValue,
   isNarrowedTwice,
+  rangeKeptAt,
   narrowedAt,
   narrowing,
   own,
   pointsAlong,
+  rangeOf,
   reversalLeap,
   reversed,
   shownText,
   splitWidest,
   suggestedRange,
   sweepCaution,
+  withRange,
   type Curve,
   type Finding,
   type Pedal,
@@ -63,19 +65,10 @@ const shown = (value: number): string =>
 const edit = (fields: Partial<Target>): unknown => rigs.edit(editTarget(rig, pedal.id, role, at, fields))
 
 /** Where the range is kept to: what the other end does then is everything. */
-const where = computed((): 'controller' | 'device' =>
-  isLocal || target.value.device !== null || target.value.number !== null ? 'device' : 'controller',
-)
-const full = computed(() => fullEnds(control.value))
-/** The range the player means, in values of the control. */
-const range = computed(() =>
-  where.value === 'device' ? (target.value.device ?? full.value) : target.value.sends,
-)
+const where = computed(() => rangeKeptAt(target.value))
+const range = computed(() => rangeOf(target.value, control.value, isLocal))
 
-function setRange(heel: number, toe: number): void {
-  const ends = { heel, toe }
-  edit(where.value === 'device' ? { device: ends } : { sends: ends })
-}
+const setRange = (heel: number, toe: number): unknown => edit(withRange(target.value, { heel, toe }, isLocal))
 
 function move(to: 'controller' | 'device'): void {
   const number = freeNumber(rig, device.value.id)
@@ -116,14 +109,9 @@ const leap = computed(() => {
 })
 
 function reverse(): void {
-  const turned = reversed(target.value)
-  const { device: kept } = target.value
   // What the device keeps to is turned there; what it is sent stays.
-  edit(
-    where.value === 'device' && kept
-      ? { device: { heel: kept.toe, toe: kept.heel } }
-      : { sends: turned.sends },
-  )
+  if (isLocal || target.value.device) setRange(range.value.toe, range.value.heel)
+  else edit({ sends: reversed(target.value).sends })
 }
 
 function remove(): void {
