@@ -20,6 +20,7 @@ export { likelyCable, plugChoices, type PlugChoice } from './rig/edits/plugChoic
 export { endOf, isFree } from './rig/edits/suggestCable'
 export { alterRole, setRole } from './rig/edits/setJack'
 export { shareChannel } from './rig/edits/shareChannel'
+export { NOT_LOOKED, proofReport, type LineReport, type NotLooked } from './check/proofReport'
 export { slowFindings, type SlowFindings, type SlowQuestion } from './check/slow'
 export type { LyingLamp, MoveTold } from './check/lyingLamp'
 export type { RunDiffers } from './check/runDiffers'

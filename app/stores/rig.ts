@@ -5,10 +5,13 @@ import { dequal } from 'dequal/lite'
 import {
   doEdit,
   invertEdit,
+  NOT_LOOKED,
+  proofReport,
   rigName,
   type Done,
   type Edit,
   type EditRefusal,
+  type LineReport,
   type Result,
   type Rig,
 } from '#core'
@@ -272,12 +275,23 @@ export const useRigStore = defineStore('rig', () => {
 
   /** What was proven of the revision the server has, once all of it was looked at; null before that. */
   const stamp = computed((): Stamp | null => {
-    const { proved, ways } = proof.value
+    const { ways } = proof.value
     if (search.value !== null || isFoundOld.value || ways === null || pending.value.length > 0) return null
-    const count = (kind: string) => proved.filter(({ verdict }) => verdict.kind === kind).length
-    const [holds, fails, open_] = [count('holds'), count('fails'), count('notProven')]
-    return { revision: revision.value, holds, fails, open: open_, ways: Math.floor(ways) }
+    const sum = (of: (line: LineReport) => number) => report.value.reduce((all, line) => all + of(line), 0)
+    return {
+      revision: revision.value,
+      holds: sum(({ holds }) => holds.length),
+      fails: sum(({ fails }) => fails),
+      open: sum(({ open: open_ }) => open_.length),
+      ways: Math.floor(ways),
+      notLooked: NOT_LOOKED.filter((one) => report.value.some(({ notLooked }) => notLooked.includes(one))),
+    }
   })
+
+  /** The proof, held against what else was found. */
+  const report = computed((): readonly LineReport[] =>
+    rig.value ? proofReport(rig.value, proof.value.proved, found.value) : [],
+  )
 
   const retry = () => outbox?.retry()
   const clearSetbacks = () => (setbacks.value = [])
@@ -300,6 +314,7 @@ export const useRigStore = defineStore('rig', () => {
     unknownLamps,
     proof,
     stamp,
+    report,
     isBehind,
     isNoted,
     isFromShelf,

@@ -3,6 +3,7 @@ import {
   SHORTEST_MS,
   thingText,
   type Finding,
+  type LineReport,
   type LyingLamp,
   type ProofLine,
   type Proved,
@@ -11,6 +12,7 @@ import {
   type RunDiffers,
 } from '#core'
 import { count, listText } from '#shared/counts'
+import { NOT_LOOKED_TEXT } from '#shared/notLooked'
 import { switchPlace } from './sounds'
 
 /** A finding that speaks against a line of the proof. */
@@ -18,6 +20,34 @@ export type ProofFault = LyingLamp | ProvenFault | RunDiffers
 
 export const isProofFault = (one: Finding): one is ProofFault =>
   one.code === 'lyingLamp' || one.code === 'provenFault' || one.code === 'runDiffers'
+
+/** A finding the page of the proof shows: against a line, or an error beside what it is about. */
+export const proofKey = (one: Finding): string =>
+  `${one.code} ${one.about.table} ${one.about.id} ${one.about.field ?? ''} ${one.code === 'provenFault' ? JSON.stringify(one.facts.fault) : ''}`
+
+/** What a proof comes to in one line, with what it does not say. */
+export function proofHeadline(report: readonly LineReport[], faults: number): string {
+  const sum = (of: (line: LineReport) => number) => report.reduce((all, line) => all + of(line), 0)
+  const open = sum((line) => line.open.length)
+  const notLooked = new Set(report.flatMap((line) => line.notLooked)).size
+  const against = [
+    ...(faults > 0 ? [`${count(faults, 'thing')} can go wrong`] : []),
+    ...(open > 0 ? [`${open} not proven`] : []),
+  ]
+  const said =
+    against.length > 0
+      ? against.join(', ')
+      : sum((line) => line.holds.length) > 0
+        ? 'All that was asked holds, from everywhere'
+        : 'Nothing was asked yet'
+  return notLooked > 0
+    ? `${said}; ${count(notLooked, 'kind of thing', 'kinds of things')} not looked at`
+    : said
+}
+
+/** "Not looked at: what a pedal leads; tempo."; empty where all was. */
+export const notLookedText = (notLooked: LineReport['notLooked']): string =>
+  notLooked.length === 0 ? '' : `Not looked at: ${notLooked.map((one) => NOT_LOOKED_TEXT[one]).join('; ')}.`
 
 /** What each line says when it holds. */
 export const PROOF_TEXT: Record<ProofLine, string> = {

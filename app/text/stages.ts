@@ -1,4 +1,4 @@
-import type { Finding, TableName } from '#core'
+import { isProgrammed, type Finding, type Rig, type TableName } from '#core'
 
 /** A stage of the work, in the order in which players work. */
 export interface Stage {
@@ -37,3 +37,26 @@ export const STAGES: readonly Stage[] = [
 
 export const findingsOfStage = (stage: Stage, found: readonly Finding[]): Finding[] =>
   found.filter(({ about }) => stage.tables.includes(about.table))
+
+const has = (rig: Rig, ...tables: readonly TableName[]): boolean =>
+  tables.some((table) => Object.keys(rig[table]).length > 0)
+const isAnyProgrammed = (rig: Rig): boolean => Object.values(rig.switches).some(isProgrammed)
+
+/** By stage, whether the rig has anything a finding of it could be about. */
+const HAS_WORK: Record<Stage['page'], (rig: Rig) => boolean> = {
+  rig: (rig) => has(rig, 'controllers', 'devices'),
+  charts: (rig) => has(rig, 'controls', 'presets', 'pairs'),
+  sounds: (rig) => has(rig, 'sounds'),
+  switches: (rig) => isAnyProgrammed(rig) || has(rig, 'macros'),
+  pedals: (rig) => has(rig, 'pedals'),
+  tempo: (rig) =>
+    has(rig, 'songs') || Object.values(rig.devices).some(({ tapIn, looper }) => tapIn ?? looper),
+  show: (rig) => has(rig, 'parts'),
+  proof: isAnyProgrammed,
+  keyin: isAnyProgrammed,
+  logbook: (rig) => has(rig, 'dumps', 'notes'),
+  stage: isAnyProgrammed,
+}
+
+/** Nothing is there to be right or wrong: no stage of that says "ok". */
+export const isEmptyStage = (page: Stage['page'], rig: Rig): boolean => !HAS_WORK[page](rig)

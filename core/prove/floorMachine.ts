@@ -14,6 +14,7 @@ import {
   LEFT_DONE,
   leftValue,
   partOf,
+  partsBehind,
   placeOf,
   touchedBy,
   turningSwitch,
@@ -366,8 +367,16 @@ function missingRows({ reads, known }: Target, domains: Domains): PartValue[][] 
 /** What of a timeless command has a say in some of its targets. */
 function planFor(rig: Rig, { label }: Command, only: readonly Target[]): SwitchPlan['positions'] {
   const parts = new Set(only.flatMap(({ part, reads }) => [part!, ...reads]))
+  const { positions } = switchPlan(rig, label.footswitch!)
+  // What decides on the device what a message does has a say too, also where the list itself has put it there just before.
+  for (let size = -1; size !== parts.size;) {
+    size = parts.size
+    for (const op of positions.flat())
+      for (const part of touchedBy(rig, op))
+        if (parts.has(part)) for (const behind of partsBehind(rig, op, part)) parts.add(behind)
+  }
   const counts = (op: Op) => op.kind === 'ask' || touchedBy(rig, op).some((part) => parts.has(part))
-  return switchPlan(rig, label.footswitch!).positions.map((ops) => ops.filter(counts))
+  return positions.map((ops) => ops.filter(counts))
 }
 
 /** `plan`: what of it is done, without time; null for all of it, as the floor does it. */

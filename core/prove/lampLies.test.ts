@@ -4,7 +4,7 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Footswitch } from '../rig/table/switch'
-import { makeBank } from '../rig/makeRig'
+import { makeBank, makeSwitch } from '../rig/makeRig'
 import type { Action } from '../rig/table/action'
 import { floorRig, onFloor } from '../simulate/makeFloor'
 import { rigProblems } from '../rig/integrity'
@@ -207,6 +207,48 @@ describe('lamps that can lie', () => {
     expect(count.holds).toBeGreaterThan(20)
     expect(count.deep).toBeGreaterThan(10)
   }, 300_000)
+
+  it('a tuner’s lamp, which goes by what was done to any tuner: every run made on 300 rigs', () => {
+    const two = (action: Action): Action[] => [
+      action,
+      { ...action, ...('controlId' in action && { controlId: onFloor('strict') }) } as Action,
+    ]
+    const actions = fc.constantFrom<Action>(
+      ...(['change', 'on', 'off'] as const).flatMap((does) =>
+        two({ kind: 'tuner', controlId: onFloor('tuner'), does }),
+      ),
+      ...[0, 127].flatMap((value) => two({ kind: 'setControl', controlId: onFloor('tuner'), value })),
+      ...two({ kind: 'alternateControl', controlId: onFloor('tuner'), a: 127, b: 0 }),
+      { kind: 'recallPreset', presetId: onFloor('dotted') },
+      { kind: 'recallPreset', presetId: onFloor('long') },
+    )
+    const list = fc.array(actions, { minLength: 1, maxLength: 2 })
+    const rigs = fc
+      .tuple(
+        fc.array(fc.array(list, { minLength: 1, maxLength: 2 }), { minLength: 2, maxLength: 3 }),
+        fc.nat(2),
+      )
+      .map(([switches, recalled]): Rig => {
+        const rig = floorRig(
+          { positions: switches[0]! },
+          { more: switches.slice(1).map((positions, n) => makeSwitch('one', n + 2, positions)) },
+        )
+        // A preset that puts the tuner somewhere, as a recall does.
+        const recalls = [{ controlId: onFloor('tuner'), value: recalled === 1 ? 0 : 127 }]
+        const dotted = { ...rig.presets['dotted']!, recalls: recalled === 0 ? [] : recalls }
+        return { ...rig, presets: { ...rig.presets, dotted } }
+      })
+    const kinds = new Set<string>()
+    short(
+      fc.check(
+        fc.property(rigs, (rig) => {
+          for (const { kind } of compared(rig)) kinds.add(kind)
+        }),
+        { numRuns: 300, seed: 31_0008 },
+      ),
+    )
+    expect([...kinds].sort()).toEqual(['holds', 'lies'])
+  })
 
   it('sees what a bank does that only the controller itself turns to', () => {
     const set: Action = { kind: 'setControl', controlId: onFloor('on'), value: 127 }

@@ -86,6 +86,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
   // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
   const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
   const isFollowing = footswitch.lamps.every(({ light }) => light === 'follow')
+  const isTuner = does(rig, footswitch, 'tuner')
   const needsSound = !isShown && sounds.size > 0 && isOfSounds(rig, footswitch)
   const isLying = (parts: readonly Part[]) => {
     const known = new Map<string, boolean>()
@@ -125,8 +126,17 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
     const all = isSplit ? [...through, 'S'] : [...asked, preset]
     const isLyingHere = isLying(through)
     // In the player's own colours a lamp may say the contrary of what its list does.
-    const mayBeApart = (valueAt: ValueAt) =>
-      mayLie(rig, claim, claims, valueAt, isSplit ? 'sound' : sounds.size > 0 || isShown ? 'mixed' : 'sent')
+    const mayBeApart = (valueAt: ValueAt) => {
+      // A tuner's lamp goes by what was last done to any tuner, and not by what was sent for this one.
+      if (isTuner) return isAsClaimed(rig, claim, valueAt(pair[1])) !== null
+      return mayLie(
+        rig,
+        claim,
+        claims,
+        valueAt,
+        isSplit ? 'sound' : sounds.size > 0 || isShown ? 'mixed' : 'sent',
+      )
+    }
     // Without asking which sound it is, or which of its group was stepped on last, first: mostly that is enough.
     if (isFollowing && isNever(rig, floor, [...pair, preset], mayBeApart)) continue
     const [sound] = ours
@@ -169,7 +179,8 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
 /** What is believed wherever a list lights its lamp: of each that has a say and one claim. */
 const litNeeds = (rig: Rig, says: readonly LampSay[]): PartNeed[] =>
   says.flatMap(({ action, claims: [claim, ...more] }): PartNeed[] => {
-    if (!claim || more.length > 0 || action.kind === 'recallSound') return []
+    // What lights a tuner's lamp, or one of sounds, is no value that was sent.
+    if (!claim || more.length > 0 || action.kind === 'recallSound' || action.kind === 'tuner') return []
     const [part] = claimParts(rig, claim)
     const isMet = (value: PartValue) =>
       lampSays(rig, [action], knownWith(part, value)).every(({ isLit }) => isLit)

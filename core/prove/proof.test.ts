@@ -113,6 +113,63 @@ describe('sounds from everywhere', () => {
   }, 240_000)
 })
 
+describe('presets in banks', () => {
+  // CC 0, then CC 32, then the program; bank number = CC 0 x 128 + CC 32 (M1 v4.2.1; from memory). 300 is bank 2, program 43.
+  const recall = (presetId: string): Action => ({ kind: 'recallPreset', presetId: onFloor(presetId) })
+  const proved = (first: Action[], second: Action[]) => {
+    const rig = floorRig(
+      { positions: [first] },
+      { controller: { keepsSwitches: 0 }, more: [makeSwitch('one', 2, [second])] },
+    )
+    const low = { ...rig.presets['drowned']!, id: onFloor('low'), index: 43 }
+    return { ...rig, presets: { ...rig.presets, low } } as Rig
+  }
+
+  it('are recalled in their bank, by a list that chooses it', () => {
+    const rig = proved([recall('drowned')], [recall('low')])
+    const floor = floorMachine(rig)
+    const values = floor.values[floor.indexOf.get('P/reverb')!]!
+    expect([...values].sort()).toEqual([299, 43, undefined].sort())
+    const undone = [...switchesLine(rig, floor)].filter(({ verdict }) => verdict.kind === 'fails')
+    expect(undone).toEqual([])
+  })
+
+  it('a sound of one holds, and what must never be so is found as the floor does it', () => {
+    const rig = proved([recall('drowned')], [{ kind: 'recallSound', soundId: onFloor('chorus') }])
+    const chorus = {
+      ...rig.sounds['chorus']!,
+      cells: [
+        {
+          deviceId: onFloor('reverb'),
+          cell: { kind: 'preset' as const, presetId: onFloor('drowned'), values: [] },
+        },
+      ],
+    }
+    const thing = (presetId: string) => ({
+      id: onFloor(`never-${presetId}`),
+      order: 1,
+      things: [{ kind: 'preset' as const, presetId: onFloor(presetId) }],
+    })
+    const asked: Rig = {
+      ...rig,
+      sounds: { ...rig.sounds, chorus },
+      nevers: { 'never-drowned': thing('drowned'), 'never-low': thing('low') } as never,
+    }
+    const lines = [...proofOf(asked)]
+    const verdictOf = (id: string) =>
+      lines.filter(({ about }) => about.id === id).map(({ verdict }) => verdict.kind)
+    expect(verdictOf('never-drowned')).toEqual(['fails'])
+    // Nobody ever sends it, and what the box had at power-on nobody knows.
+    expect(verdictOf('never-low')).toEqual(['notProven'])
+    const sound = lines.filter(({ line, about }) => line === 'sounds' && about.id === 'chorus')
+    expect(
+      sound.flatMap(({ verdict }) =>
+        verdict.kind === 'fails' && verdict.fault.kind === 'soundMissed' ? [verdict] : [],
+      ),
+    ).toEqual([])
+  })
+})
+
 describe('ways', () => {
   const ring = (banks: number, isOneWay: boolean) =>
     makeRig({

@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, CircleCheck, CircleDashed, TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { own, type Proved, type ProofLine, type Rig } from '#core'
+import { own, type Finding, type LineReport, type Rig } from '#core'
 import { count } from '#shared/counts'
 import { placeShort } from '#shared/placeText'
 import { findingText } from '~/text/findings'
-import { notProvenText, PROOF_TEXT, provedName, type ProofFault } from '~/text/proof'
+import { isProofFault, notLookedText, notProvenText, PROOF_TEXT, provedName } from '~/text/proof'
 
-/** One sentence with its verdict; what speaks against it below, and all it was shown of on request. */
-const { rig, line, faults, proved, isDone, chosenKey, keyOf } = defineProps<{
+/** One sentence with its verdict and what it leaves out; what speaks against it below, and all it was shown of on request. */
+const { rig, report, faults, isDone, chosenKey, keyOf } = defineProps<{
   rig: Rig
-  line: ProofLine
-  faults: readonly ProofFault[]
-  proved: readonly Proved[]
+  report: LineReport
+  faults: readonly Finding[]
   isDone: boolean
   chosenKey: string | null
-  keyOf: (one: ProofFault) => string
+  keyOf: (one: Finding) => string
 }>()
 const emit = defineEmits<{ choose: [key: string] }>()
 
-const holding = computed(() => proved.filter(({ verdict }) => verdict.kind === 'holds'))
-const open = computed(() => proved.filter(({ verdict }) => verdict.kind === 'notProven'))
+const line = computed(() => report.line)
+const holding = computed(() => report.holds)
+const open = computed(() => report.open)
 const within = computed(() =>
   Math.max(0, ...holding.value.map(({ verdict }) => (verdict.kind === 'holds' ? (verdict.presses ?? 0) : 0))),
 )
@@ -28,15 +28,17 @@ const verdict = computed((): 'fails' | 'open' | 'looking' | 'none' | 'holds' => 
   if (faults.length > 0) return 'fails'
   if (!isDone) return 'looking'
   if (open.value.length > 0) return 'open'
-  return proved.length === 0 ? 'none' : 'holds'
+  return holding.value.length === 0 ? 'none' : 'holds'
 })
 const SAID: Record<typeof verdict.value, () => string> = {
   fails: () => `${count(faults.length, 'thing')} against it`,
   looking: () => (holding.value.length > 0 ? `${holding.value.length} so far` : 'looking'),
   open: () => `not proven of ${open.value.length}`,
-  none: () => 'nothing to show',
+  none: () => 'nothing was asked',
   holds: () =>
-    line === 'ways' ? `holds, within ${count(within.value, 'step')}` : `holds for ${holding.value.length}`,
+    line.value === 'ways'
+      ? `holds, within ${count(within.value, 'step')}`
+      : `holds for ${holding.value.length}`,
 }
 const said = computed(() => SAID[verdict.value]())
 const ICONS = {
@@ -48,7 +50,7 @@ const ICONS = {
 }
 const isOpen = ref(false)
 /** Where a switch is that it is about: names come more than once. */
-function placeOf({ about }: ProofFault): string {
+function placeOf({ about }: Finding): string {
   const footswitch = about.table === 'switches' ? own(rig.switches, about.id) : undefined
   return footswitch ? placeShort(rig, footswitch, footswitch.jack) : ''
 }
@@ -61,7 +63,7 @@ function placeOf({ about }: ProofFault): string {
       <h2>{{ PROOF_TEXT[line] }}</h2>
       <span class="said">{{ said }}</span>
       <button
-        v-if="proved.length > 0"
+        v-if="open.length + holding.length > 0"
         type="button"
         class="fold"
         :aria-expanded="isOpen"
@@ -71,6 +73,7 @@ function placeOf({ about }: ProofFault): string {
         <component :is="isOpen ? ChevronDown : ChevronRight" :size="16" aria-hidden="true" />
       </button>
     </header>
+    <p v-if="isDone && report.notLooked.length > 0" class="beside">{{ notLookedText(report.notLooked) }}</p>
     <ul v-if="faults.length > 0" :aria-label="`Against: ${PROOF_TEXT[line]}`">
       <li v-for="one in faults" :key="keyOf(one)">
         <button
@@ -80,7 +83,7 @@ function placeOf({ about }: ProofFault): string {
           @click="emit('choose', keyOf(one))"
         >
           <span>{{ findingText(one).title }}</span>
-          <span v-if="one.code !== 'runDiffers'" class="steps">{{
+          <span v-if="isProofFault(one) && one.code !== 'runDiffers'" class="steps">{{
             [placeOf(one), count(one.facts.moves.length, 'step')].filter(Boolean).join(', ')
           }}</span>
         </button>
@@ -155,6 +158,12 @@ h2 {
   background: none;
   color: var(--ink);
   cursor: pointer;
+}
+
+.beside {
+  margin-left: 30px;
+  font-size: 12px;
+  color: var(--ink-soft);
 }
 
 ul {

@@ -7,7 +7,7 @@ import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
 import { EDIT_TEXT } from '~/text/edits'
 import { isProofFault } from '~/text/proof'
-import { findingsOfStage, STAGES } from '~/text/stages'
+import { findingsOfStage, isEmptyStage, STAGES } from '~/text/stages'
 import RigMenu from './RigMenu.vue'
 import SaveState from './SaveState.vue'
 
@@ -18,7 +18,11 @@ const feet = useStageStore()
 const stages = computed(() =>
   STAGES.map((stage) => ({
     ...stage,
-    found: stage.page === 'proof' ? rigs.found.filter(isProofFault) : findingsOfStage(stage, rigs.found),
+    found:
+      stage.page === 'proof'
+        ? [...new Set([...rigs.report.flatMap(({ errors }) => errors), ...rigs.found.filter(isProofFault)])]
+        : findingsOfStage(stage, rigs.found),
+    isEmpty: rigs.rig !== null && isEmptyStage(stage.page, rigs.rig),
   })),
 )
 const undoText = computed(() => withLabel('Undo', rigs.history.past.at(-1)?.label))
@@ -29,9 +33,7 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
 
 /** Stages some of whose findings are searched for: until that is done nothing is called all right. */
 const SEARCHED: readonly string[] = ['sounds', 'switches', 'show', 'proof']
-const unproven = computed(
-  () => rigs.proof.proved.filter(({ verdict }) => verdict.kind === 'notProven').length,
-)
+const unproven = computed(() => rigs.report.reduce((sum, { open }) => sum + open.length, 0))
 </script>
 
 <template>
@@ -46,6 +48,9 @@ const unproven = computed(
           <kbd>{{ stage.key.toUpperCase() }}</kbd>
           <span class="name">{{ stage.name }}</span>
           <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
+          <span v-else-if="stage.isEmpty" class="looking">
+            <span aria-hidden="true">—</span><span class="unseen">nothing there yet</span>
+          </span>
           <span
             v-else-if="rigs.isFoundOld || (SEARCHED.includes(stage.page) && rigs.search !== null)"
             class="looking"

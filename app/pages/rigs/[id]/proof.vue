@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { PROOF_LINES, rigName, type ProofLine } from '#core'
+import { rigName, type Finding, type ProofLine } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import NeverList from '~/components/proof/NeverList.vue'
@@ -8,38 +8,40 @@ import ProofLineRow from '~/components/proof/ProofLineRow.vue'
 import RunBoards from '~/components/proof/RunBoards.vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { isProofFault, waysText, type ProofFault } from '~/text/proof'
+import {
+  isProofFault,
+  notLookedText,
+  proofHeadline,
+  proofKey as keyOf,
+  waysText,
+  type ProofFault,
+} from '~/text/proof'
 
 const rigs = useRigStore()
 const rig = computed(() => rigs.rig!)
 
 const lineOf = (one: ProofFault): ProofLine =>
   one.code === 'provenFault' ? one.facts.line : one.code === 'lyingLamp' ? 'lamps' : 'checks'
-const keyOf = (one: ProofFault): string =>
-  `${one.code} ${one.about.id} ${one.code === 'provenFault' ? JSON.stringify(one.facts.fault) : ''}`
 
-const faults = computed(() => rigs.found.filter(isProofFault))
+const proven = computed(() => rigs.found.filter(isProofFault))
 const lines = computed(() =>
-  PROOF_LINES.map((line) => ({
-    line,
-    faults: faults.value.filter((one) => lineOf(one) === line),
-    proved: rigs.proof.proved.filter((one) => one.line === line),
+  rigs.report.map((report) => ({
+    report,
+    faults: [...report.errors, ...proven.value.filter((one) => lineOf(one) === report.line)],
   })),
 )
+/** Each once, though an error may stand against several lines. */
+const faults = computed(() => [...new Set(lines.value.flatMap((one): Finding[] => one.faults))])
 const rows = computed(() => rigs.proof.proved)
-const open = computed(() => rows.value.filter(({ verdict }) => verdict.kind === 'notProven').length)
+const holding = computed(() => rigs.report.reduce((sum, { holds }) => sum + holds.length, 0))
+const notLooked = computed(() => [...new Set(rigs.report.flatMap((one) => one.notLooked))])
 const isDone = computed(() => rigs.search === null)
 const hasAny = computed(() => Object.keys(rig.value.switches).length > 0)
 const summary = computed(() => {
   if (!hasAny.value) return 'Nothing to prove yet'
   if (!isDone.value) return `Looking: ${Math.round((rigs.search ?? 0) * 100)} %`
   if (rows.value.length === 0) return 'Nothing to prove yet'
-  const fails = faults.value.length
-  const parts = [
-    ...(fails > 0 ? [`${count(fails, 'thing')} can go wrong`] : []),
-    ...(open.value > 0 ? [`${open.value} not proven`] : []),
-  ]
-  return parts.length > 0 ? parts.join(', ') : 'All holds, from everywhere'
+  return proofHeadline(rigs.report, faults.value.length)
 })
 
 const chosenKey = ref<string | null>(null)
@@ -63,17 +65,20 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
     <div v-else class="lines" tabindex="0" role="region" aria-label="What is proven">
       <ProofLineRow
         v-for="one in lines"
-        :key="one.line"
+        :key="one.report.line"
         :rig="rig"
-        :line="one.line"
+        :report="one.report"
         :faults="one.faults"
-        :proved="one.proved"
         :is-done="isDone"
         :chosen-key="chosen ? keyOf(chosen) : null"
         :key-of="keyOf"
         @choose="chosenKey = $event"
       >
-        <NeverList v-if="one.line === 'checks'" :rig="rig" :proved="one.proved" />
+        <NeverList
+          v-if="one.report.line === 'checks'"
+          :rig="rig"
+          :proved="rows.filter(({ line }) => line === 'checks')"
+        />
       </ProofLineRow>
     </div>
     <template #inspector>
@@ -83,7 +88,7 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
           {{ chosen.cures.length === 1 ? 'It was' : 'Each was' }} looked at again with
           {{ chosen.cures.length === 1 ? 'this change' : 'its change' }}: it holds then.
         </p>
-        <template v-if="chosen.code !== 'runDiffers'">
+        <template v-if="isProofFault(chosen) && chosen.code !== 'runDiffers'">
           <h3 v-if="chosen.code === 'lyingLamp' && !chosen.facts.isFewest">
             Steps that show it; whether fewer do is not known
           </h3>
@@ -105,10 +110,10 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
         <h2>{{ rigName(rig) }}</h2>
         <p>Revision {{ rigs.revision }}, {{ today }}</p>
         <p>
-          {{ rows.length - open }} of {{ count(rows.length, 'thing') }} proven<template
+          {{ holding }} of {{ count(rows.length, 'thing') }} asked hold<template
             v-if="rigs.proof.ways !== null"
             >, over {{ waysText(rigs.proof.ways) }} ways the floor can be</template
-          >.
+          >. {{ notLookedText(notLooked) }}
         </p>
       </section>
       <p class="soft limits">
