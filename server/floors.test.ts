@@ -14,6 +14,7 @@ const now = (switchId: string | null): PostFloor['now'] => ({
   lamps: {},
   roles: {},
   down: [],
+  next: {},
 })
 
 const closers: (() => Promise<void>)[] = []

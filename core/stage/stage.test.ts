@@ -10,6 +10,7 @@ import { floorAtPowerOn } from '../simulate/floor'
 import { floorRig, onFloor, stepAt, feet } from '../simulate/makeFloor'
 import { step } from '../simulate/step'
 import { showAfter, stageNow, stageNowSchema, type StageNow } from './stageNow'
+import { partWays } from '../show/travel'
 import { stageView } from './stageView'
 
 const id = onFloor
@@ -71,6 +72,7 @@ describe('what a stage shows', () => {
       lamps: { '/99': 'steady' },
       roles: { gone: 3 },
       down: [],
+      next: { gone: 3 },
     }
     expect(stageView(rig, now)).toMatchObject({ bank: null, now: null, heard: '', pedals: [] })
   })
@@ -114,6 +116,59 @@ describe('where a show is', () => {
     // What no part plays leaves it where it is; so does the same sound stepped on again.
     expect(after(second, 'chorus', 'nothing')).toEqual(second)
     expect(after(second, 'chorus', 'chorus')).toEqual(second)
+  })
+
+  it('comes to the part announced, though its sound was played before in the song', () => {
+    const songs = ['one', 'two', 'three'].map((name, n) => makeSong(name, 100, { order: n + 1 }))
+    const played: [string, string[]][] = [
+      ['one', ['verse', 'chorus', 'verse']],
+      ['two', ['verse', 'chorus', 'solo']],
+      ['three', ['chorus', 'verse', 'chorus', 'verse']],
+    ]
+    const three: Rig = {
+      ...rig,
+      sounds: { ...rig.sounds, solo: { ...rig.sounds['verse']!, id: id('solo'), name: 'Solo' } },
+      songs: Object.fromEntries(songs.map((one) => [one.id, one])),
+      parts: Object.fromEntries(
+        played.flatMap(([song, sounds]) =>
+          sounds.map((sound, n) => makePart(song, n + 1, sound)).map((one) => [one.id, one]),
+        ),
+      ),
+      shows: { show: makeShow('show', ['one', 'two', 'three']) },
+    }
+    // Played from top to end: a part that keeps the sound is passed with the one before it.
+    let at: ShowPlace | null = null
+    let before: string | null = null
+    for (const part of playedParts(three, showOn(three)!)) {
+      if (part.soundId === before) continue
+      at = showAfter(three, at, known(before), known(part.soundId))
+      expect(partAt(at)).toBe(`${part.nth} ${part.part.id}`)
+      before = part.soundId
+    }
+  })
+
+  it('says how often the foot comes down, as the set list does, from where the switch stands', () => {
+    const turns = floorRig({
+      positions: ['verse', 'chorus', 'verse'].map((name) => [{ kind: 'recallSound', soundId: id(name) }]),
+    })
+    const [verse, chorus] = [makePart('air', 1, 'verse'), makePart('air', 2, 'chorus')]
+    const shown: Rig = {
+      ...turns,
+      songs: { air: makeSong('air', 96) },
+      parts: { [verse.id]: verse, [chorus.id]: chorus },
+      shows: { show: makeShow('show', ['air']) },
+    }
+    const at: ShowPlace = { nth: 0, songId: id('air'), partId: verse.id }
+    const floor = floorAtPowerOn(shown)
+    const times = (next: number) => {
+      const state = { ...floor, known: { ...floor.known, sound: id('verse'), next: { 'one-1': next } } }
+      return stageView(shown, stageNow(shown, state, at, null))!.lastTimes
+    }
+    // Three positions, the chorus the second: from the first two presses, from itself one, from the third three.
+    expect([times(0), times(1), times(2)]).toEqual([2, 1, 3])
+    expect(partWays(shown, showOn(shown)!).map(({ route }) => route?.lastPresses)).toEqual([1, 1])
+    const old = { ...stageNow(shown, floor, at, null), next: undefined }
+    expect(stageNowSchema.parse(JSON.parse(JSON.stringify(old))).next).toEqual({})
   })
 
   it("goes by the controller's own list where that moved", () => {

@@ -34,6 +34,8 @@ export const stageNowSchema = z.strictObject({
   roles: z.record(z.string().max(40), z.int().min(0).max(64)),
   /** Places a foot is on. */
   down: z.array(z.string().max(40)).max(20),
+  /** The position the next press of a switch does, from 0, where that is not its first; a floor of an earlier version says none. */
+  next: z.record(z.string().max(40), z.int().min(0).max(64)).default({}),
 })
 
 export type StageNow = Readonly<z.infer<typeof stageNowSchema>>
@@ -68,13 +70,14 @@ export function stageNow(
       }),
     ),
     down: here.flatMap((one) => (isHeld(one.id) ? [placeKey(one)] : [])).slice(0, 20),
+    next: Object.fromEntries(Object.entries(known.next).filter(([, position]) => position > 0)),
   }
 }
 
 /**
  * Where the show is after something was done: where the controller's own list went, or else at the part that plays the
- * sound stepped on: the next one of the song, else one of the song again, else the next in the show. A sound that no part
- * plays leaves it where it was.
+ * sound stepped on: the one announced, which is the next in the show that sounds otherwise, else the next one of the song, else one of the song
+ * again, else the next in the show. A sound that no part plays leaves it where it was.
  */
 export function showAfter(
   rig: Rig,
@@ -93,7 +96,13 @@ function partPlaying(rig: Rig, at: ShowPlace | null, soundId: SoundId): ShowPlac
   const here = all.findIndex((one) => isAt(one, at))
   const plays = all.flatMap((one, n) => (one.soundId === soundId ? [n] : []))
   const isSong = (n: number) => all[n]!.nth === at?.nth
+  // Parts that keep the sound are come to by nothing that is stepped on; no song is passed whole so.
+  const announced = all.findIndex((one, n) => n > here && one.soundId !== all[here]?.soundId)
   const found =
-    plays.find((n) => n > here && isSong(n)) ?? plays.find(isSong) ?? plays.find((n) => n > here) ?? plays[0]
+    plays.find((n) => n === announced && all[n]!.nth <= (at?.nth ?? -1) + 1) ??
+    plays.find((n) => n > here && isSong(n)) ??
+    plays.find(isSong) ??
+    plays.find((n) => n > here) ??
+    plays[0]
   return found === undefined ? at : showPlace(all[found]!)
 }

@@ -6,7 +6,7 @@ import type { Controller } from '../rig/table/controller'
 import type { Pedal } from '../rig/table/pedal'
 import { isProgrammed, type Footswitch, type Lamp } from '../rig/table/switch'
 import { restPoint } from '../show/foot'
-import { playerOf, type Stand } from '../show/route'
+import { playerOf, type Route, type Stand } from '../show/route'
 import { showController, wayTo } from '../show/travel'
 import { switchName } from '../sound/switchName'
 import type { FootMove } from '../show/footMoves'
@@ -38,6 +38,8 @@ export interface StageView {
   readonly next: PlayedPart | null
   /** What the foot does for the next part from here, one after the other; empty where that is not known or nothing. */
   readonly toNext: readonly FootMove[]
+  /** How often the foot comes down on the last of them, whose positions may have to be gone through. */
+  readonly lastTimes: number
   /** The next part keeps the sound: nothing is stepped on. */
   readonly staysForNext: boolean
   readonly pedals: readonly { readonly pedal: Pedal; readonly role: number }[]
@@ -53,7 +55,8 @@ export function stageView(rig: Rig, now: StageNow): StageView | null {
   const at = parts.findIndex((one) => isAt(one, now.showAt))
   const next = parts[at + 1] ?? null
   const keeps = next !== null && next.soundId === now.soundId && show?.stepsOn === 'sounds'
-  const toNext = next === null || keeps || !show ? [] : wayFrom(rig, controller, now, next)
+  const way = next === null || keeps || !show ? null : wayFrom(rig, controller, now, next)
+  const toNext = way?.moves ?? []
   const first = toNext[0]
   const here = bank ? switchesHere(rig, bank.id, now.layer) : new Map<string, Footswitch>()
   const last = own(rig.switches, now.switchId ?? '')
@@ -80,6 +83,8 @@ export function stageView(rig: Rig, now: StageNow): StageView | null {
     heard: own(rig.sounds, now.soundId ?? '')?.name ?? (last ? switchName(rig, last, controller) : ''),
     next,
     toNext,
+    // A double press is one move: its name says it.
+    lastTimes: way && toNext.at(-1)!.position !== null ? way.lastPresses : 1,
     staysForNext: keeps,
     pedals: inOrder(rig.pedals).flatMap((pedal) => {
       const role = own(now.roles, pedal.id)
@@ -88,11 +93,11 @@ export function stageView(rig: Rig, now: StageNow): StageView | null {
   }
 }
 
-function wayFrom(rig: Rig, controller: Controller, now: StageNow, next: PlayedPart): readonly FootMove[] {
+function wayFrom(rig: Rig, controller: Controller, now: StageNow, next: PlayedPart): Route | null {
   const show = showOn(rig)
-  if (!show || showController(rig)?.id !== controller.id) return []
+  if (!show || showController(rig)?.id !== controller.id) return null
   const bankId = now.bankId ?? byIndex(rig.banks).find((one) => one.controllerId === controller.id)?.id
-  if (!bankId) return []
+  if (!bankId) return null
   const from: Stand = { bankId, layer: now.layer, point: restPoint(controller, playerOf(rig)) }
-  return wayTo(rig, show, controller, from, next, {})?.moves ?? []
+  return wayTo(rig, show, controller, from, next, now.next)
 }

@@ -33,8 +33,9 @@ const how = computed(() => {
   if (view.staysForNext) return 'stays as it is'
   const last = view.toNext.at(-1)
   if (!last) return view.next.soundId === null ? 'no sound yet' : 'no switch plays it'
-  if (view.toNext.length === 1) return moveText(rig, last)
-  return `${view.toNext.map((move) => moveText(rig, move)).join(', then ')} (${placeShort(rig, { ...last.from, number: last.number }, last.jack)})`
+  const times = view.lastTimes > 1 ? `, ${view.lastTimes} times` : ''
+  if (view.toNext.length === 1) return moveText(rig, last) + times
+  return `${view.toNext.map((move) => moveText(rig, move)).join(', then ')}${times} (${placeShort(rig, { ...last.from, number: last.number }, last.jack)})`
 })
 const isOtherSong = computed(() => view.next !== null && view.next.nth !== view.now?.nth)
 const newTempo = computed(() => {
