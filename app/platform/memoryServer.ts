@@ -60,14 +60,14 @@ export function memoryServer(
     post: async (_: string, posted: { id: string; edit: LoggedEdit['edit'] }) => {
       if (server.isAway) return { kind: 'away' } as const
       const again = log.find(({ id }) => id === posted.id)
-      if (again) return { kind: 'done', value: { revision: again.revision, changedAt } } as const
+      if (again) return { kind: 'done', value: { revision: again.revision, changedAt, latest: revision() } } as const
       if (server.refusing) return refusal(server.refusing)
       const applied = doEdit(rig, posted.edit)
       if (!applied.ok) return refusal(applied.refusal.code === 'stale' ? 'stale' : 'invalidEdit')
       rig = applied.value.rig
       log.push({ id: posted.id, edit: applied.value.edit, revision: log.length + 2, at: changedAt })
       if (server.isDeaf) return { kind: 'away' } as const
-      return { kind: 'done', value: { revision: revision(), changedAt } } as const
+      return { kind: 'done', value: { revision: revision(), changedAt, latest: revision() } } as const
     },
   }
   const answer = async <Value>(value: () => Value): Promise<Answer<Value>> =>

@@ -7,7 +7,7 @@ import { createOutbox, type OutboxState } from './outbox'
 const edit = (id: string): PostEdit => ({ id, edit: { label: 'nameBank', changes: [] } })
 const done = (revision: number): Answer<RevisionReply> => ({
   kind: 'done',
-  value: { revision, changedAt: '' },
+  value: { revision, changedAt: '', latest: revision },
 })
 const settle = () => new Promise((resolve) => setTimeout(resolve, 5))
 

@@ -109,6 +109,63 @@ describe('without the server', () => {
     expect([third.pending.length, third.revision]).toEqual([0, 2])
   })
 
+  it('what was sent later and undone does not come back in the next tab', async () => {
+    const first = openTab()
+    await first.open('rig')
+    await settle()
+    const before = channelOf(first, 'echo')
+    server.isAway = true
+    move(first, 'echo', 11)
+    await settle()
+    first.close()
+    // The next tab takes over what waits, sends it, and undoes it.
+    const next = openTab()
+    await next.open('rig')
+    server.isAway = false
+    await settle()
+    await settle()
+    expect(next.outboxState.kind).toBe('empty')
+    next.edit(editRow(next.rig!, 'setChannel', 'devices', 'echo', { channel: before as never }))
+    await settle()
+    expect(channelOf(next, 'echo')).toBe(before)
+    next.close()
+    expect(browserKeep.read('wire-step/waiting/rig')).toBeNull()
+    const third = openTab()
+    await third.open('rig')
+    await settle()
+    expect([channelOf(third, 'echo'), third.pending.length, third.revision]).toEqual([before, 0, 3])
+    expect(server.rig().devices['echo']?.channel).toBe(before)
+  })
+
+  it('an edit that was stored already is followed by what came after it', async () => {
+    const first = openTab()
+    await first.open('rig')
+    await settle()
+    const before = channelOf(first, 'echo')
+    await settle()
+    // Sent, its answer lost; the tab that has it on top opens from what is kept here.
+    server.isDeaf = true
+    move(first, 'echo', 11)
+    server.isAway = true
+    await settle()
+    first.close()
+    server.isDeaf = false
+    expect(server.rig().devices['echo']?.channel).toBe(11)
+    const away = openTab()
+    await away.open('rig')
+    await settle()
+    expect([away.isFromShelf, channelOf(away, 'echo'), away.pending.length]).toEqual([true, 11, 1])
+    // Meanwhile another browser puts it back.
+    const { rig } = server
+    server.isAway = false
+    await server.post('rig', {
+      id: 'elsewhere',
+      edit: editRow(rig(), 'setChannel', 'devices', 'echo', { channel: before as never })!,
+    })
+    for (let n = 0; n < 20 && channelOf(away, 'echo') !== before; n++) await settle()
+    expect([channelOf(away, 'echo'), away.revision, away.outboxState.kind]).toEqual([before, 3, 'empty'])
+  })
+
   it('takes what is newer there as soon as the server is back, where nothing waits', async () => {
     const tab = openTab()
     await tab.open('rig')

@@ -73,6 +73,9 @@ export const useRigStore = defineStore('rig', () => {
   let outbox: Outbox | null = null
   let notes: TabNotes | null = null
   let stopListening: (() => void) | null = null
+  /** An edit was stored before already, and what came after it is not shown yet. */
+  let lacksLater = false
+  let isTaking = false
 
   function writeNotes(): void {
     if (notes) isNoted.value = notes.write({ pending: pending.value, history: history.value })
@@ -97,13 +100,16 @@ export const useRigStore = defineStore('rig', () => {
         pending.value = edits
         outboxState.value = state
         writeNotes()
-        if (state.kind === 'empty') void shelve(id)
+        if (state.kind !== 'empty') return
+        if (lacksLater && !isTaking) void takeNewest()
+        else void shelve(id)
       },
       onSaved: (reply) => {
         // A revision in between was someone else's.
         isFromShelf.value = false
         const isNext = reply.revision === revision.value + 1
-        newestRevision.value = Math.max(newestRevision.value, reply.revision)
+        newestRevision.value = Math.max(newestRevision.value, reply.latest)
+        lacksLater ||= reply.latest > reply.revision
         if (isNext) revision.value = reply.revision
         savedAt.value = reply.changedAt
         announcer.announce({ rigId: id, revision: reply.revision })
@@ -131,6 +137,7 @@ export const useRigStore = defineStore('rig', () => {
     outboxState.value = { kind: 'empty' }
     revision.value = 0
     newestRevision.value = 0
+    lacksLater = false
   }
 
   async function load(id: string): Promise<boolean> {
@@ -246,11 +253,19 @@ export const useRigStore = defineStore('rig', () => {
   async function takeNewest(): Promise<void> {
     const [id, box] = [rigId.value, outbox]
     if (!id || !box) return
-    await box.hold()
-    if (rigId.value !== id) return
-    // What was done meanwhile is among what waits.
-    if (await load(id)) box.replace(putBack(pending.value))
-    else if (rig.value) box.retry()
+    isTaking = true
+    try {
+      await box.hold()
+      if (rigId.value !== id) return
+      // What was done meanwhile is among what waits.
+      const isLoaded = await load(id)
+      if (rigId.value !== id) return
+      if (isLoaded) lacksLater = false
+      if (isLoaded) box.replace(putBack(pending.value))
+      else if (rig.value) box.retry()
+    } finally {
+      isTaking = false
+    }
   }
 
   /** Gives up the edit the server refuses; those behind it are kept where they fit without it. */

@@ -46,6 +46,8 @@ export function createTabNotes(keep: Keep, rigId: string, browserKeep: Keep): Ta
       const old = parse<Partial<Notes>>(keep.read(oldKey)) ?? {}
       // An edit sent twice is done once: that another tab may yet send it too does no harm.
       const pending = parse<PostEdit[]>(keep.read(pendingKey)) ?? old.pending ?? left()
+      // Taken over: once it is confirmed here, it waits for no other tab.
+      for (const { id } of pending) ours.add(id)
       const { past, future } = parse<History>(keep.read(historyKey)) ?? old.history ?? EMPTY_HISTORY
       // A tab may have been opened with an earlier version.
       return {

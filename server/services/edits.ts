@@ -30,7 +30,7 @@ export async function postEdit(
     const { head, done } = found
     if (done)
       return isSameEdit(done.edit, edit)
-        ? accept({ revision: done.revision, changedAt: done.at })
+        ? accept({ revision: done.revision, changedAt: done.at, latest: head.revision })
         : refuse({ code: 'idTaken' })
     const rig = kept.at(head) ?? (await readRigRows(tx, rigId))
     const applied = doEdit(rig, edit)
@@ -44,7 +44,7 @@ export async function postEdit(
       tx.update(rigs).set({ revision, changedAt: at }).where(eq(rigs.id, rigId)).run(),
     ])
     after = { head: { ...head, revision, changedAt: at }, rig: applied.value.rig }
-    return accept({ revision, changedAt: at })
+    return accept({ revision, changedAt: at, latest: revision })
   })
   // Only what is known to be stored is kept.
   keepAfter(kept, after)

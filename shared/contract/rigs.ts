@@ -74,9 +74,12 @@ export interface PostEdit {
   readonly edit: Edit
 }
 
+/** An edit as it is stored. */
 export interface RevisionReply {
   readonly revision: number
   readonly changedAt: string
+  /** The newest revision there is: beyond `revision` where the edit was stored before, and others came after it. */
+  readonly latest: number
 }
 
 /** GET /api/rigs/:id/edits?since=N: what came after revision N, oldest first, at most 500. */
