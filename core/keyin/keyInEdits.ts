@@ -19,7 +19,10 @@ export interface Said {
 /** What a place now holds; null where nobody knows. */
 export type Holding = readonly [place: string, content: Content | null]
 
-/** Changes that say what places hold. What holds nothing and was never keyed in needs no row. */
+/**
+ * Changes that say what places hold. What holds nothing needs no row, unless it was ticked: the box stands where the last
+ * tick was.
+ */
 function holdingChanges(
   rig: Rig,
   controller: Controller,
@@ -38,7 +41,7 @@ function holdingChanges(
     const gone = older.map((one) => change('keyIns', one.id, one, null))
     const where = placeOfKey(rig, controller, place)
     const isEmpty = where !== null && content !== null && isEmptyAt(shape, where, content)
-    if (isEmpty) return row ? [...gone, change('keyIns', row.id, row, null)] : gone
+    if (isEmpty && how !== 'tick') return row ? [...gone, change('keyIns', row.id, row, null)] : gone
     const id = row?.id ?? newId()
     const after: KeyIn = { id, controllerId: controller.id, place, content, how, revision, at }
     return [...gone, change('keyIns', id, row ?? null, after)]

@@ -107,7 +107,42 @@ describe('a key-in sheet', () => {
     expect(sheet(after).lines).toMatchObject([{ key: 's/1/base//1', unit: null, base: { kind: 'clear' } }])
     const ticked = done(after, tickLine(after, controllerOf(after), sheet(after).lines[0]!, said()))
     expect(keys(ticked)).toEqual([])
-    expect([...heldIn(ticked, controllerOf(ticked)).keys()].sort()).toEqual(['s/0/base//1', 's/0/base//2'])
+    // It holds nothing now, and is where the box stands.
+    const held = [...heldIn(ticked, controllerOf(ticked))]
+    expect(
+      held.map(([key, { content }]) => [key, content!.lists.flatMap(({ rows }) => rows).length > 0]).sort(),
+    ).toEqual([
+      ['s/0/base//1', true],
+      ['s/0/base//2', true],
+      ['s/1/base//1', false],
+    ])
+  })
+
+  it('goes on from the bank of what was made empty', () => {
+    const plain = rigOf()
+    const rig = tickAll({
+      ...plain,
+      banks: { ...plain.banks, four: makeBank('four', 3), five: makeBank('five', 4) },
+      switches: { ...plain.switches, 'four-1': makeSwitch('four', 1, [recall('a')]) },
+    })
+    const { 'four-1': gone, ...kept } = rig.switches
+    const after: Rig = { ...rig, switches: { ...kept, 'five-1': makeSwitch('five', 1, [recall('b')]) } }
+    expect(gone).toBeDefined()
+    const opens = (one: Rig) => {
+      const line = sheet(one).lines.find(({ key }) => key === 's/4/base//1')!
+      return line.steps[0]!.strokes.map(({ key, times }) => `${key} x${times}`).join(', ')
+    }
+    const empties = sheet(after).lines.find(({ unit }) => unit === null)!
+    expect(empties.key).toBe('s/3/base//1')
+    const later = said('2026-11-01T11:00:00.000Z')
+    const ticked = done(after, tickLine(after, controllerOf(after), empties, later))
+    // From bank 4 to bank 5 it is one press, however the box got there.
+    const there = done(
+      after,
+      tickLine(after, controllerOf(after), { key: 's/3/base//2', wanted: empties.wanted }, later),
+    )
+    expect(opens(ticked)).toBe(opens(there))
+    expect(opens(ticked)).toMatch(/bankUp x1\b|up x1\b/i)
   })
 
   it('goes by the player’s word: all, nothing, nobody knows', () => {
