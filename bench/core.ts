@@ -11,8 +11,6 @@ import {
   floorAtPowerOn,
   linesOf,
   parseMessages,
-  readChart,
-  recogniseColumns,
   removeRow,
   routeLines,
   search,
@@ -26,7 +24,7 @@ import {
 import { tidewright } from '../server/demo/tidewright'
 import { bigBoard } from './bigBoard'
 import { bigRig } from './bigRig'
-import { splitTable } from '../app/workers/splitTable'
+import { readPaste } from '../app/workers/readPaste'
 import { chartedRig } from './chartedRig'
 import { fullRig } from './fullRig'
 import { measureHour } from './hour'
@@ -39,8 +37,7 @@ import { compare, measure, measureTime } from './measure'
 
 /** What the page's worker does with pasted text. */
 function readPasted(text: string): void {
-  const { lines } = splitTable(text)
-  readChart(lines, recogniseColumns(lines.map(({ cells }) => cells)))
+  readPaste(text, null)
 }
 
 const EVENTS = 4000

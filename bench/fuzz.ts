@@ -7,12 +7,10 @@ import {
   formatRigFile,
   parseMessages,
   parseRigFile,
-  readChart,
-  recogniseColumns,
   type Edit,
   type MidiMessage,
 } from '#core'
-import { splitTable } from '../app/workers/splitTable'
+import { readPaste } from '../app/workers/readPaste'
 import { tidewright } from '../server/demo/tidewright'
 
 /** A generator of whole numbers below `most`, the same for the same seed (mulberry32, public domain). */
@@ -229,8 +227,7 @@ export const TARGETS: readonly Target[] = [
             : chart,
       ),
     read: (text: string) => {
-      const { lines } = splitTable(text)
-      return readChart(lines, recogniseColumns(lines.map(({ cells }) => cells)))
+      return readPaste(text, null).rows
     },
   },
   {

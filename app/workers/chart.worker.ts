@@ -1,6 +1,6 @@
-import { cutText, readChart, recogniseColumns, type ColumnKind } from '#core'
+import type { ColumnKind } from '#core'
 import type { ReadChart } from '~/platform/chartReader'
-import { splitTable } from './splitTable'
+import { readPaste } from './readPaste'
 
 export interface ReadRequest {
   readonly id: number
@@ -14,18 +14,6 @@ export interface ReadReply {
   readonly chart: ReadChart
 }
 
-const SAMPLE_LINES = 4
-
 addEventListener('message', ({ data: { id, text, columns } }: MessageEvent<ReadRequest>) => {
-  const { lines } = splitTable(text)
-  const known = columns ?? recogniseColumns(lines.map(({ cells }) => cells))
-  const chart: ReadChart = {
-    columns: known,
-    rows: readChart(lines, known),
-    sample: lines
-      .filter(({ cells }) => cells.length > 1)
-      .slice(0, SAMPLE_LINES)
-      .map(({ cells }) => cells.map((cell) => cutText(cell, 40))),
-  }
-  postMessage({ id, chart } satisfies ReadReply)
+  postMessage({ id, chart: readPaste(text, columns) } satisfies ReadReply)
 })

@@ -1,8 +1,8 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readChart, recogniseColumns, type Control, type Rig } from '#core'
+import type { Control, Rig } from '#core'
 import { chartCsvText } from '#shared/chartCsv'
-import { splitTable } from './splitTable'
+import { readPaste } from './readPaste'
 
 const rigOf = (controls: readonly object[]): Rig =>
   ({
@@ -14,10 +14,7 @@ const rigOf = (controls: readonly object[]): Rig =>
     ),
   }) as unknown as Rig
 
-const readBack = (rig: Rig) => {
-  const { lines, columns } = splitTable(chartCsvText(rig, 'd'))
-  return readChart(lines, columns ?? recogniseColumns(lines.map(({ cells }) => cells)))
-}
+const readBack = (rig: Rig) => readPaste(chartCsvText(rig, 'd'), null).rows
 
 /** Text as it comes back: no spaces round it, none of the characters a cell cannot hold (docs/formats.md). */
 const text = (most: number) =>

@@ -1,5 +1,5 @@
-import { readChart, recogniseColumns, type ChartRow, type Reading } from '#core'
-import { splitTable } from './splitTable'
+import type { ChartRow, Reading } from '#core'
+import { readPaste } from './readPaste'
 
 /** A reading in a few letters: "0..127", "20..1200 ms", "off|on", "0 Hall, 1 Room". */
 function says(reading: Reading): string {
@@ -44,8 +44,7 @@ function rowSays(row: ChartRow): string | null {
 
 /** What is read of a pasted text, a line for each control, section, and line that is not taken. */
 export function readAs(text: string): string[] {
-  const { lines, columns } = splitTable(text)
-  return readChart(lines, columns ?? recogniseColumns(lines.map(({ cells }) => cells)))
-    .map(rowSays)
+  return readPaste(text, null)
+    .rows.map(rowSays)
     .filter((line) => line !== null)
 }

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { readChart, recogniseColumns } from '#core'
+import { readPaste } from './readPaste'
 import { splitTable } from './splitTable'
 
 const read = (text: string) => {
-  const { delimiter, lines, columns: told } = splitTable(text)
-  const columns = told ?? recogniseColumns(lines.map(({ cells }) => cells))
-  return { delimiter, columns, rows: readChart(lines, columns) }
+  const { columns, rows } = readPaste(text, null)
+  return { delimiter: splitTable(text).delimiter, columns, rows }
 }
 const controls = (text: string) =>
   read(text).rows.flatMap((row) =>
@@ -130,5 +129,20 @@ describe('hostile text', () => {
     ])
     expect(read('\u0000\u0000').rows).toBeDefined()
     expect(read('').rows.every(({ kind }) => kind === 'passed')).toBe(true)
+  })
+
+  it('is read by the columns the cutting has told, on the page as here', () => {
+    const text = 'CC 20 = Gain\nCC 21 = Tone\n'
+    expect(splitTable(text).columns).not.toBeNull()
+    expect(readPaste(text, null).columns).toEqual(splitTable(text).columns)
+    expect(controls(text)).toEqual(['20 Gain', '21 Tone'])
+  })
+
+  it('one note among controls makes no number hex, two of three in hex do', () => {
+    const note =
+      'Type,Number,Name,Range\nCC,20,Gain,0-127\nCC,21,Tone,0-127\nCC,40,Level,0-127\nNote,C4,Sample A,1-127\n'
+    expect(controls(note)).toEqual(['20 Gain', '21 Tone', '40 Level'])
+    expect(controls('CC,Name\n20,Gain\n21,Tone\n7a,Volume\n')).toEqual(['20 Gain', '21 Tone'])
+    expect(controls('CC,Name\n1A,Mix\n1B,Decay\n10,Tone\n')).toEqual(['26 Mix', '27 Decay', '16 Tone'])
   })
 })

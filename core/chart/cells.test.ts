@@ -104,4 +104,30 @@ describe('values in a cell', () => {
     expect(readValues('0-16383', '', wide).reading).toEqual(range('', 0, 16_383, 0, 16_383))
     expect(readValues('0-100 %', '', wide).reading).toEqual(range('%', 0, 100, 0, 16_383))
   })
+
+  it('is not taken in part: what it says of values is understood to its end, or the cell is kept whole', () => {
+    const plain = (text: string) => ({
+      reading: { kind: 'range', unit: '', low: 0, high: 127, scale: 'linear', from: 0, to: 127 },
+      left: text,
+      doubt: 'unclearValues',
+    })
+    for (const text of [
+      '1.200',
+      '20-1.200 ms',
+      '0-127 (0=dry, 127=wet)',
+      '0 = 20 ms, 127 = 2000 ms',
+      '-64 - 0 - +63',
+      '0-10 (0 = off)',
+      '20-1200 ms (1.200 max)',
+    ])
+      expect(readValues(text, '', cc)).toEqual(plain(text))
+    expect(readValues('0....127', '', cc)).toEqual({ ...plain(''), doubt: null })
+    // A value between the ends may have a name; a point of our own files is no thousand's.
+    expect(readValues('0-127, 64 = centre', '', cc)).toEqual({ ...plain('64 = centre'), doubt: null })
+    expect(readValues('0..127 = 0.5 to 1.234', 's', cc)).toMatchObject({
+      reading: { low: 0.5, high: 1.234, unit: 's' },
+      doubt: null,
+    })
+    expect(readValues('0-2 (0=Hall 1=Room 2=Plate)', '', CC)).toMatchObject({ reading: { kind: 'named' } })
+  })
 })

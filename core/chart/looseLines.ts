@@ -129,7 +129,10 @@ function nameAndValues(text: string): { name: string; values: string; note: stri
     (/^0/.test(tail[2]!) || /\p{L}|%|[+]|\./u.test(tail[2]!.replace(/\bto\b/, '')))
   )
     return { name: tidy(tail[1]!), values: tail[2]!, note: '' }
-  const [name, ...more] = line.split('\t').map((one) => one.trim())
+  // "x" and "o" of an implementation chart say what is sent and heard: none of them is a name before one.
+  const cells = line.split('\t').map((one) => one.trim())
+  const first = cells.findIndex((one) => !/^[xo]$/i.test(one))
+  const [name, ...more] = first < 0 ? cells : cells.slice(first)
   if (bracket && !line.includes('\t')) {
     const outside = nameAndValues(bracket[1]!)
     return {

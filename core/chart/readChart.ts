@@ -115,14 +115,19 @@ function lineOf(raw: TableLine, { columns, isHex }: Table, isHead: boolean): Lin
 const isNumbered = (cell: string, isHex: boolean): boolean =>
   readNumberCell(cell, isHex).kind !== 'none' || /^\W*\d/.test(cell)
 
-/** A number column in bare hex has letters among its digits somewhere, and nothing that is not hex. */
+/**
+ * A number column in bare hex has letters among its digits more than once, and nothing that is no controller number in
+ * two digits of hex, 00 to 7F: "C4" in it is a note, one "7a" a footnote. Lines of other messages have no say.
+ */
 function isHexTable(lines: readonly TableLine[], columns: readonly ColumnKind[]): boolean {
   if (columns.includes('hex') && !columns.includes('number')) return true
   const n = columns.indexOf('number')
   const cells = lines
+    .filter((line) => !line.cells.some((cell) => cell.length < 40 && OTHER_MESSAGE.test(clean(cell))))
     .map((line) => clean((line.cells[n] ?? '').slice(0, 8)))
-    .filter((cell) => /^[0-9a-f]{2}$/i.test(cell))
-  return cells.some((cell) => /[a-f]/i.test(cell) && /\d/.test(cell))
+    .filter((cell) => /\d/.test(cell) && /^[0-9a-f]{1,3}$/i.test(cell))
+  const lettered = cells.filter((cell) => /[a-f]/i.test(cell))
+  return lettered.length > 1 && cells.every((cell) => /^[0-7][0-9a-f]$/i.test(cell))
 }
 
 /** Cells of a line by what their columns hold. */

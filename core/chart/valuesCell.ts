@@ -19,15 +19,17 @@ export interface ReadValues {
   readonly doubt: ValuesDoubt | null
 }
 
-const END = `[+${MINUS}]?\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+)?|[+${MINUS}]?\\.\\d+|0x[0-9a-f]+|\\$[0-9a-f]+|[0-9a-f]{1,2}h`
+const END = `[+${MINUS}]?\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+)?|[+${MINUS}]?(?<!\\.)\\.\\d+|0x[0-9a-f]+|\\$[0-9a-f]+|[0-9a-f]{1,2}h`
 const UNIT = '%|°|[°\\p{L}µΩ]+(?:\\/\\p{L}+)?'
-const BETWEEN = `\\s*(?:\\.{2,3}|…|[${MINUS}—~]|(?<![\\p{L}])(?:to|bis|à|hasta|thru|through)(?![\\p{L}]))\\s*`
+const BETWEEN = `\\s*(?:\\.{2,}|…|[${MINUS}—~]|(?<![\\p{L}])(?:to|bis|à|hasta|thru|through)(?![\\p{L}]))\\s*`
 /** Two ends: "0-127", "0..127", "20 Hz - 20 kHz", "00h-7Fh"; groups: end, unit, end, unit. */
 const RANGE = `(?:(0x[0-9a-f]+|\\$[0-9a-f]+|[0-9a-f]{1,2}h(?![\\p{L}])|${END})\\s*(${UNIT})??${BETWEEN}(0x[0-9a-f]+|\\$[0-9a-f]+|[0-9a-f]{1,2}h(?![\\p{L}])|${END})(?:\\s*(${UNIT})(?![\\p{L}\\d]))?)`
 
 const ONE_RANGE = new RegExp(`^${RANGE}(?![\\d.,]*\\d)(.*)$`, 'iu')
 const TWO_RANGES = new RegExp(`^${RANGE}\\s*(=|:|->|→|=>|\\(|\\[)\\s*${RANGE}\\s*[)\\]]?(.*)$`, 'iu')
 const EITHER_SIDE = new RegExp(`^(?:±|\\+\\s*\\/\\s*[${MINUS}])\\s*(\\d.*)$`, 'u')
+/** What is left of a cell says something of values, and is no remark: then the cell is not understood whole. */
+const SAYS_VALUES = /^[^\p{L}]*\d|\d\s*[=:]|[=:]\s*[+\-−–]?\d|[<>≤≥]/u
 const HAS_RANGE = /\d\s*(?:\.\.|[-–—~])\s*[+-]?\d/
 
 const OFF = /^(?:off|aus|bypass(?:ed)?|inactive|disabled|arrêt|désactivé|inactif|apagado|desactivado)$/i
@@ -62,7 +64,7 @@ export function readValues(text: string, unit: string, address: ControlAddress, 
   })
   if (cell === '') return unit === '' ? sure(plain) : unclear()
   if (inHex && isBareDigits(cell)) return unclear()
-  const own = ownForm(text.trim(), highest)
+  const own = ownForm(text.trim(), unit, highest)
   if (own) return sure(own)
   if (OFF_ON.test(cell)) return sure({ kind: 'switch', isStrict: false })
   if (ONLY_ENDS.test(cell)) return sure({ kind: 'switch', isStrict: true })
@@ -93,9 +95,24 @@ function decimal(cell: string): string {
 /** "00-40": two digits everywhere, which in a table of hex numbers may be hex as well. */
 const isBareDigits = (cell: string): boolean => /^\d{2}\s*(?:-|–|~|\.\.|to)\s*\d{2}$/.test(cell)
 
-/** What only our own chart.csv writes (docs/formats.md): names in quotes, a trigger's value, steps. */
-function ownForm(cell: string, highest: number): Reading | null {
+/** What only our own chart.csv writes (docs/formats.md): names in quotes, a trigger's value, steps, a point that is no thousand's. */
+function ownForm(cell: string, unit: string, highest: number): Reading | null {
   const fits = (value: number) => value <= highest
+  const [, from, to, low, high, log] =
+    /^(\d{1,5})\.\.(\d{1,5}) = (-?\d+\.\d{3}|-?[\d.]+) to (-?\d+\.\d{3}|-?[\d.]+)( log)?$/.exec(cell) ?? []
+  if (low !== undefined && [low, high!].some((end) => /\.\d{3}$/.test(end))) {
+    const read = shownRange(
+      Number(low),
+      Number(high),
+      unit,
+      log ? 'logarithmic' : 'linear',
+      Number(from),
+      Number(to),
+      '',
+    )
+    const isSound = fits(Number(to)) && Number(from) < Number(to) && Number(low) !== Number(high)
+    return isSound && read && Number.isFinite(Number(low) + Number(high)) ? read.reading : null
+  }
   if (/^names: /.test(cell)) {
     const names = [...cell.matchAll(/(\d{1,5}): ("(?:[^"\\]|\\.)*")/g)]
       .filter((one) => fits(Number(one[1])))
@@ -183,10 +200,17 @@ function namedParts(text: string, highest: number): NamedPart[] | null {
       to <= highest &&
       name.length > 0 &&
       !canBeNumber(name) &&
+      // "0 = 20 ms, 127 = 2000 ms" are the ends of a range.
+      !(parts.length === 2 && isQuantity(name)) &&
       !isKnownUnit(name) &&
       (n === 0 || sorted[n - 1]!.to < value),
   )
   return isSound ? parts : null
+}
+
+const isQuantity = (text: string): boolean => {
+  const [, unit = ''] = new RegExp(`^[+${MINUS}]?[\\d.,]+\\s*(.*)$`).exec(text) ?? []
+  return isKnownUnit(unit)
 }
 
 const canBeNumber = (text: string): boolean => new RegExp(`^[+${MINUS}]?[\\d.,]+$`).test(text)
@@ -274,6 +298,7 @@ function readRange(text: string, unitBeside: string, highest: number): ReadValue
   if (scale === null || /^[=:]/.test(left) || HAS_RANGE.test(left)) return namesOfRun(ends, left, highest)
   const listed = left === '' ? null : namesOfRun(ends, left, highest)
   if (listed) return listed
+  if (SAYS_VALUES.test(left) && !marksMiddle(left, ends)) return null
   const { low, high } = ends
   // "0-100 (%)" says its unit in brackets.
   const behind = isKnownUnit(left) ? left : ''
@@ -293,6 +318,12 @@ function readRange(text: string, unitBeside: string, highest: number): ReadValue
   const counts = high - low === highest
   if (unit === '' && ends.isBare && (low > high || (high > highest && !counts))) return null
   return shownRange(low, high, unit, scale, 0, highest, more)
+}
+
+/** "64 = centre" behind 0-127: one value between the ends has a name, and the range is one all the same. */
+function marksMiddle(text: string, { low, high }: Pick<Ends, 'low' | 'high'>): boolean {
+  const value = /^(\d+)\s*[=:]\s*\p{L}[^\d=:]*$/u.exec(text)?.[1]
+  return value !== undefined && Number(value) > low && Number(value) < high
 }
 
 /** What stands behind a range: a scale, and the rest for the note. `scale` is null where the range cannot have it. */
@@ -352,10 +383,20 @@ function readMapping(found: RegExpExecArray, unitBeside: string, highest: number
   const [sent, shown] = isSwapped ? [second, first] : [first, second]
   if (!isWhole(sent, highest) || sent.word !== '' || sent.unit !== '' || shown.low === shown.high) return null
   const { left, scale, isSaid } = leftOf(`${shown.word} ${rest.trim()}`, shown)
-  if (scale === null || HAS_RANGE.test(left)) return null
+  if (scale === null || HAS_RANGE.test(left) || SAYS_VALUES.test(left)) return null
   // The unit beside is meant for what is shown, whatever it is called.
   const unit = shown.unit || unitBeside
   return shownRange(shown.low, shown.high, unit, scale, sent.low, sent.high, left, isSaid || sign === '=')
+}
+
+/** Whether each value of a run has its name: "0-127 (0=dry, 127=wet)" names its ends, and is a range all the same. */
+function coversRun(parts: readonly NamedPart[], { low, high }: Ends): boolean {
+  const sorted = parts.toSorted((a, b) => a.value - b.value)
+  return (
+    sorted[0]!.value === low &&
+    sorted.at(-1)!.to === high &&
+    sorted.every(({ value }, n) => n === 0 || value === sorted[n - 1]!.to + 1)
+  )
 }
 
 /** "0-3 (Hall, Room, Plate, Spring)", "0-2 (0=Hall 1=Room 2=Plate)": as many names as values. */
@@ -363,7 +404,7 @@ function namesOfRun(ends: Ends, left: string, highest: number): ReadValues | nul
   if (!isWhole(ends, highest) || ends.unit !== '') return null
   const { low, high } = ends
   const listed = readNamed(left, highest)
-  if (listed?.kind === 'named' && listed.names.every(({ value }) => value >= low && value <= high))
+  if (listed?.kind === 'named' && coversRun(namedParts(left, highest)!, ends))
     return { reading: listed, left: '', doubt: null }
   const names = left.split(/\s*[,;/|]\s*/)
   const isList =
