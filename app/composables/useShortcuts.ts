@@ -20,7 +20,8 @@ function isForField({ target, ctrlKey, metaKey }: KeyboardEvent): boolean {
   if (!ctrlKey && !metaKey && target.closest('[role="grid"]')) return true
   return (
     target.closest(
-      'input, textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]',
+      // A box that is ticked takes no letters: keys go on working after it.
+      'input:not([type="checkbox"], [type="radio"], [type="button"], [type="range"]), textarea, select, [contenteditable], [role="combobox"], [role="listbox"], [role="menu"], [role="dialog"]',
     ) !== null
   )
 }

@@ -60,7 +60,8 @@ export function memoryServer(
     post: async (_: string, posted: { id: string; edit: LoggedEdit['edit'] }) => {
       if (server.isAway) return { kind: 'away' } as const
       const again = log.find(({ id }) => id === posted.id)
-      if (again) return { kind: 'done', value: { revision: again.revision, changedAt, latest: revision() } } as const
+      if (again)
+        return { kind: 'done', value: { revision: again.revision, changedAt, latest: revision() } } as const
       if (server.refusing) return refusal(server.refusing)
       const applied = doEdit(rig, posted.edit)
       if (!applied.ok) return refusal(applied.refusal.code === 'stale' ? 'stale' : 'invalidEdit')

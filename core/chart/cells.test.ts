@@ -128,6 +128,6 @@ describe('values in a cell', () => {
       reading: { low: 0.5, high: 1.234, unit: 's' },
       doubt: null,
     })
-    expect(readValues('0-2 (0=Hall 1=Room 2=Plate)', '', CC)).toMatchObject({ reading: { kind: 'named' } })
+    expect(readValues('0-2 (0=Hall 1=Room 2=Plate)', '', cc)).toMatchObject({ reading: { kind: 'named' } })
   })
 })

@@ -5,6 +5,7 @@ import { actionsAt, moveAction, removeAction } from '../rig/edits/actionList'
 import {
   changeSwitches,
   clearBank,
+  clearSwitches,
   copyBank,
   fillBank,
   moveBank,
@@ -17,6 +18,8 @@ import { rigProblems } from '../rig/integrity'
 import { invertEdit, type Edit } from '../rig/edit'
 import { makeBank, makeSwitch } from '../rig/makeRig'
 import { byIndex, type Rig } from '../rig/rig'
+import type { Pedal } from '../rig/table/pedal'
+import { makePedal, makeRoleOf } from '../pedal/makePedals'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Action } from '../rig/table/action'
 import { floorRig, onFloor as id } from '../simulate/makeFloor'
@@ -241,10 +244,38 @@ describe('lists and switches', () => {
     const copied = done(rig, copySwitch(rig, first.id, slot(2)))
     expect(copied.switches['one-2']).toEqual({ ...first, id: 'one-2', number: 2 })
     const moved = done(rig, moveSwitch(rig, first.id, slot(2, 'two')))
-    expect([moved.switches['one-1'], moved.switches['new-two-2']?.label]).toEqual([undefined, 'First'])
+    // Its row goes with it, and so does what names it.
+    expect(
+      Object.values(moved.switches).map(({ id: of, bankId, number, label }) => [of, bankId, number, label]),
+    ).toEqual(expect.arrayContaining([['one-1', 'two', 2, 'First']]))
     const swapped = done(rig, swapSwitches(rig, first.id, slot(2)))
     expect([swapped.switches['one-1']!.label, swapped.switches['one-2']!.label]).toEqual(['Second', 'First'])
     expect([moveSwitch(rig, first.id, slot(1)), swapSwitches(rig, first.id, slot(1))]).toEqual([null, null])
+  })
+
+  it('clears a switch that a pedal names as its inspector does, by key or by button, one or several', () => {
+    const plain = floorRig({ positions: [[set(1)]] }, { more: [makeSwitch('one', 2, [[set(2)]])] })
+    const works = { kind: 'switch', switchId: id('one-1') } as const
+    const pedal: Pedal = {
+      ...makePedal('foot', [makeRoleOf([], { kind: 'held', switchId: id('one-1') })]),
+      off: { kind: 'heel', delayMs: 600, zone: 3, toe: 'latching', works },
+    }
+    const rig: Rig = { ...plain, pedals: { foot: pedal } }
+    const byButton = done(rig, removeRow(rig, 'clearSwitch', 'switches', 'one-1'))
+    expect(done(rig, clearSwitches(rig, ['one-1']))).toEqual(byButton)
+    expect(byButton.switches['one-1']).toBeUndefined()
+    expect(Object.keys(done(rig, clearSwitches(rig, ['one-1', 'one-2', 'gone'])).switches)).toEqual([])
+    expect(Object.keys(done(rig, clearBank(rig, id('one'))).switches)).toEqual([])
+    expect(clearSwitches(rig, ['gone'])).toBeNull()
+    // Moved away and moved over, and copied over with its whole bank.
+    const moved = done(rig, moveSwitch(rig, id('one-1'), slot(3)))
+    expect(moved.pedals).toEqual(rig.pedals)
+    done(rig, moveSwitch(rig, id('one-2'), slot(1)))
+    let n = 0
+    done(
+      rig,
+      copyBank(rig, id('two'), id('one'), () => id(`copied-${n++}`)),
+    )
   })
 
   it('changes several at once, and fills a bank from sounds', () => {

@@ -3,6 +3,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { readNumber, type NumberLimits } from '#core'
 import { numberRefusalText, numberShown } from '~/text/numbers'
+import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 
 /**
  * A number, whole unless said otherwise, taken when the player leaves the field or presses Enter; Escape puts the old one
@@ -54,6 +55,7 @@ function step(by: 1 | -1): void {
   putBack()
   if (next >= min && next <= max) emit('take', next)
 }
+const leave = useTakeOnLeave(take)
 </script>
 
 <template>
@@ -74,7 +76,7 @@ function step(by: 1 | -1): void {
       :invalid="fault !== ''"
       maxlength="40"
       fluid
-      @blur="take"
+      @blur="leave"
       @keydown.enter="take"
       @keydown.escape="putBack"
       @keydown.up.prevent="step(1)"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
+import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 
 /** A line of text that is taken when the player leaves it or presses Enter; Escape puts the old one back. */
 const {
@@ -25,6 +26,7 @@ function take(): void {
   if (text === '' && required) draft.value = value
   else if (text !== value) emit('take', text)
 }
+const leave = useTakeOnLeave(take)
 </script>
 
 <template>
@@ -35,7 +37,7 @@ function take(): void {
       v-model="draft"
       :maxlength="max"
       fluid
-      @blur="take"
+      @blur="leave"
       @keydown.enter="take"
       @keydown.escape="draft = value"
     />

@@ -25,7 +25,8 @@ export function rigShortcuts({
 }: Reach): Shortcut[] {
   return [
     ...Array.from({ length: 10 }, (_, n) => ({
-      keys: keyOf(n + 1)!,
+      // By place on the keyboard as well: a French one has other signs there, and its digits with Shift.
+      keys: `(${keyOf(n + 1)!}|Digit${keyOf(n + 1)!})`,
       shown: keyOf(n + 1)!,
       does: `Step on switch ${n + 1}; hold the key to hold it`,
       run: () => floor.press(n + 1),

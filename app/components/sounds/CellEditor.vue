@@ -10,7 +10,12 @@ const { rig, device, initial, label } = defineProps<{
   initial: string
   label: string
 }>()
-const emit = defineEmits<{ take: [text: string, move: 'down' | 'right' | 'left' | 'none']; cancel: [] }>()
+const emit = defineEmits<{
+  take: [text: string, move: 'down' | 'right' | 'left' | 'none']
+  /** Left, and not understood. */
+  keep: [text: string]
+  cancel: []
+}>()
 
 const text = ref(initial)
 const input = useTemplateRef('input')
@@ -58,12 +63,12 @@ function onKey(event: KeyboardEvent): void {
   event.stopPropagation()
 }
 
-/** Left with the mouse: what can be read is taken, the rest is given up. */
+/** Left with the mouse: what can be read is taken, the rest stays as it was typed. */
 function onBlur(): void {
   if (isDone.value) return
   isDone.value = true
   if (!read.value || read.value.ok) emit('take', text.value, 'none')
-  else emit('cancel')
+  else emit('keep', text.value)
 }
 
 function pick(choice: string): void {

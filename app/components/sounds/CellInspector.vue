@@ -12,14 +12,17 @@ import {
   wantsOf,
   type CompiledStep,
   type Device,
+  type DeviceId,
   type Finding,
   type Rig,
   type Sound,
+  type SoundId,
 } from '#core'
 import { stepsSending } from '~/charts/pressSending'
 import FindingNote from '~/components/common/FindingNote.vue'
 import SentMessages from '~/components/common/SentMessages.vue'
 import UsedBy from '~/components/common/UsedBy.vue'
+import { useCellDrafts } from '~/composables/useCellDrafts'
 import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText } from '~/text/between'
@@ -48,24 +51,37 @@ const steps = computed(() =>
   ),
 )
 const sent = computed(() => stepsSending(steps.value))
-const draft = ref(shown.value)
-const fault = ref('')
-watch([shown, () => device.id, () => sound.id], () => {
-  draft.value = shown.value
-  fault.value = ''
+const { draftAt, setDraft } = useCellDrafts(() => rigs.rigId ?? '')
+/** What was typed here or in the table and not understood; else what the cell says. */
+const stands = computed(() => draftAt(sound.id, device.id) ?? shown.value)
+const draft = ref(stands.value)
+const fault = computed(() => {
+  const text = draftAt(sound.id, device.id)
+  const read = text === null ? null : parseCell(rig, device, text)
+  return read && !read.ok ? cellRefusalText(read.refusal, device.name) : ''
+})
+watch([() => sound.id, () => device.id, stands], ([soundId, deviceId], [lastSound, lastDevice]) => {
+  // Another cell was chosen before the field was left: what was typed is still of the one before.
+  if (soundId !== lastSound || deviceId !== lastDevice) takeFor(lastSound, lastDevice, draft.value)
+  draft.value = stands.value
 })
 
-function take(): void {
-  if (draft.value.trim() === shown.value) return
-  const read = draft.value.trim() === '' ? null : parseCell(rig, device, draft.value)
-  if (read && !read.ok) {
-    fault.value = cellRefusalText(read.refusal, device.name)
-    return
-  }
-  fault.value = ''
-  rigs.edit(
-    setCells(rig, [{ soundId: sound.id, deviceId: device.id, cell: read ? read.value : null }], newIds),
-  )
+/** Takes a text for a cell, or keeps it there where it is not understood. */
+function takeFor(soundId: SoundId, deviceId: DeviceId, text: string): void {
+  const [row, of] = [own(rig.sounds, soundId), own(rig.devices, deviceId)]
+  if (!row || !of) return
+  const cell = spokenCells(rig, row).get(deviceId)?.cell
+  const typed = text.trim()
+  if (typed === (draftAt(soundId, deviceId) ?? (cell ? formatCell(rig, of, cell) : ''))) return
+  const read = typed === '' ? null : parseCell(rig, of, text)
+  setDraft(soundId, deviceId, read && !read.ok ? text : null)
+  if (!read || read.ok)
+    rigs.edit(setCells(rig, [{ soundId, deviceId, cell: read ? read.value : null }], newIds))
+}
+const take = (): void => takeFor(sound.id, device.id, draft.value)
+function putBack(): void {
+  setDraft(sound.id, device.id, null)
+  draft.value = shown.value
 }
 
 /** The sound before it in the list: where one most often comes from. */
@@ -106,7 +122,7 @@ const preset = computed(() => {
         :aria-describedby="fault ? 'cell-fault' : undefined"
         :placeholder="spoken ? '' : 'not said'"
         @keydown.enter="take"
-        @keydown.escape="draft = shown"
+        @keydown.escape="putBack"
         @blur="take"
       />
       <p v-if="fault" id="cell-fault" class="fault" role="alert">{{ fault }}</p>

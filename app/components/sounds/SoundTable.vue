@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { own, type Device, type Finding, type Rig, type Sound, type SoundId } from '#core'
+import { own, parseCell, type Device, type Finding, type Rig, type Sound, type SoundId } from '#core'
 import FindingMark from '~/components/common/FindingMark.vue'
 import CellEditor from './CellEditor.vue'
 import NameEditor from './NameEditor.vue'
+import { useCellDrafts } from '~/composables/useCellDrafts'
+import { useRigStore } from '~/stores/rig'
+import { cellRefusalText } from '~/text/sounds'
 import { blockOf, isIn, rowViews, type Block, type Place } from './soundGrid'
 
 /** Sounds down, devices across. Moved in with arrows, typed over, copied and pasted as a spreadsheet is. */
@@ -47,6 +50,18 @@ const block = computed(() => blockOf(anchor.value, cursor.value))
 /** What is being typed, and where; null while nothing is. */
 const typing = shallowRef<{ readonly place: Place; readonly initial: string } | null>(null)
 const hasFocus = ref(false)
+const rigs = useRigStore()
+const { draftAt, setDraft } = useCellDrafts(() => rigs.rigId ?? '')
+/** What was typed there and not understood; null where nothing was, or where it is understood by now. */
+function unread(sound: Sound, device: Device): { readonly text: string; readonly why: string } | null {
+  const text = draftAt(sound.id, device.id)
+  const read = text === null ? null : parseCell(rig, device, text)
+  if (text === null || !read) return null
+  return {
+    text,
+    why: read.ok ? 'Not taken yet: Enter takes it.' : cellRefusalText(read.refusal, device.name),
+  }
+}
 
 const views = computed(
   () =>
@@ -134,7 +149,9 @@ function startTyping(initial: string | null): void {
       : view?.isUnsaid
         ? ''
         : `${view?.text ?? ''} ${view?.extra ?? ''}`.trim()
-  typing.value = { place: cursor.value, initial: initial ?? shown }
+  const device = devices[column - 1]
+  const draft = sound && device ? draftAt(sound.id, device.id) : null
+  typing.value = { place: cursor.value, initial: initial ?? draft ?? shown }
 }
 
 function stopTyping(move: 'down' | 'right' | 'left' | 'none'): void {
@@ -151,14 +168,36 @@ async function takeText(text: string, move: 'down' | 'right' | 'left' | 'none'):
   const [sound, device] = [sounds[row], devices[column - 1]]
   // Before the edit: the line of a new sound is another one after it, and would open the field anew.
   typing.value = null
-  if (device && sound) emit('cell', sound, device, text)
-  else if (!device) emit('name', sound ?? null, text)
+  if (device && sound) {
+    setDraft(sound.id, device.id, null)
+    emit('cell', sound, device, text)
+  }
+  if (!device) emit('name', sound ?? null, text)
   // A new sound has its row only once the edit is done.
   await nextTick()
   stopTyping(move)
 }
 
+/** Left, and not understood: it stays there, marked, and is typed on in. */
+function keepText(text: string): void {
+  const { row, column } = typing.value?.place ?? cursor.value
+  const [sound, device] = [sounds[row], devices[column - 1]]
+  typing.value = null
+  if (sound && device) setDraft(sound.id, device.id, text)
+}
+
+/** Gives up what was typed and not understood in a block; whether there was any. */
+function dropDrafts({ top, bottom, left, right }: Block): boolean {
+  const cells = sounds
+    .slice(top, bottom + 1)
+    .flatMap((sound) => devices.slice(Math.max(0, left - 1), right).map((device) => [sound, device] as const))
+  return cells.filter(([sound, device]) => setDraft(sound.id, device.id, null)).length > 0
+}
+
 function cancel(): void {
+  const { row, column } = typing.value?.place ?? cursor.value
+  const [sound, device] = [sounds[row], devices[column - 1]]
+  if (sound && device) setDraft(sound.id, device.id, null)
   typing.value = null
   grid.value?.focus({ preventScroll: true })
 }
@@ -205,7 +244,8 @@ function onKey(event: KeyboardEvent): void {
     startTyping(null)
   } else if (key === 'Delete' || key === 'Backspace') {
     done()
-    emit('clear', block.value)
+    // What is seen goes first.
+    if (!dropDrafts(block.value)) emit('clear', block.value)
   } else if (key === 'F8' && sound) {
     done()
     emit('send', sound)
@@ -356,14 +396,24 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
               :initial="typing.initial"
               :label="`${sounds[row].name}, ${devices[n]!.name}`"
               @take="takeText"
+              @keep="keepText"
               @cancel="cancel"
             />
-            <span class="text"
-              >{{ view.text }}<span v-if="view.isUnsaid && !view.text" class="unseen">not said</span></span
-            >
-            <span v-if="view.extra" class="extra">{{ view.extra }}</span>
-            <span v-if="view.isInherited" class="unseen">, inherited</span>
-            <span v-if="view.doubt" class="doubt">{{ view.doubt }}</span>
+            <template v-if="unread(sounds[row], devices[n]!)">
+              <span class="text unread" :title="unread(sounds[row], devices[n]!)!.why">{{
+                unread(sounds[row], devices[n]!)!.text
+              }}</span>
+              <span class="doubt">not understood</span>
+              <span class="unseen">{{ unread(sounds[row], devices[n]!)!.why }}</span>
+            </template>
+            <template v-else>
+              <span class="text"
+                >{{ view.text }}<span v-if="view.isUnsaid && !view.text" class="unseen">not said</span></span
+              >
+              <span v-if="view.extra" class="extra">{{ view.extra }}</span>
+              <span v-if="view.isInherited" class="unseen">, inherited</span>
+              <span v-if="view.doubt" class="doubt">{{ view.doubt }}</span>
+            </template>
             <FindingMark
               v-if="foundAt(sounds[row], devices[n]!).length > 0"
               :found="foundAt(sounds[row], devices[n]!)"
@@ -519,7 +569,8 @@ defineExpose({ focus: () => grid.value?.focus({ preventScroll: true }), goTo })
   color: var(--ink-faint);
 }
 
-.doubtful .text {
+.doubtful .text,
+.unread {
   text-decoration: underline wavy var(--error) 1px;
   text-underline-offset: 3px;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { cutText, letterCount } from '#core'
+import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 
 /** The label tape, written on in place: taken when left or on Enter, put back with Escape. */
 const { label, name, max } = defineProps<{
@@ -23,6 +24,7 @@ watch(
 function take(): void {
   if (draft.value.trim() !== label) emit('take', draft.value.trim())
 }
+const leave = useTakeOnLeave(take)
 </script>
 
 <template>
@@ -33,7 +35,7 @@ function take(): void {
       aria-label="Label"
       :placeholder="name || 'Name this switch'"
       maxlength="60"
-      @blur="take"
+      @blur="leave"
       @keydown.enter="take"
       @keydown.escape="draft = label"
     />

@@ -4,19 +4,22 @@ import { byIndex, type Rig } from '../rig'
 import type { Bank, BankId } from '../table/bank'
 import type { SoundId } from '../table/sound'
 import { BLANK_SWITCH, type Footswitch, type SwitchId } from '../table/switch'
+import { removeRows } from './removeRow'
 import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
 /** What a row is apart from where it stands. */
 const placeOf = ({ id, bankId, number, jack, layer }: Footswitch) => ({ id, bankId, number, jack, layer })
 
-/** Moves what a switch does to another place; what was there goes. Null when it would stay. */
+/** Moves a switch to another place, with all that names it; what was there goes. Null when it would stay. */
 export function moveSwitch(rig: Rig, from: SwitchId, to: SwitchSlot): Edit | null {
   const source = own(rig.switches, from)
   const there = switchAt(rig, to)
   if (!source || there.id === source.id) return null
+  const moved = { ...source, ...placeOf(there), id: source.id }
+  const gone = clearSwitches(rig, [there.id])
   return {
     label: 'moveSwitch',
-    changes: [change('switches', source.id, source, null), putSwitch(rig, { ...source, ...placeOf(there) })],
+    changes: [...(gone?.changes ?? []), change('switches', source.id, source, moved)],
   }
 }
 
@@ -68,13 +71,8 @@ export function changeSwitches(
 }
 
 /** Takes rows away. Null when there are none. */
-export function clearSwitches(rig: Rig, ids: readonly string[]): Edit | null {
-  const changes = ids.flatMap((id): Change[] => {
-    const row = own(rig.switches, id)
-    return row ? [change('switches', id, row, null)] : []
-  })
-  return changes.length === 0 ? null : { label: 'clearSwitches', changes }
-}
+export const clearSwitches = (rig: Rig, ids: readonly string[]): Edit | null =>
+  removeRows(rig, 'clearSwitches', 'switches', ids)
 
 const ofBank = (rig: Rig, bankId: string): Footswitch[] =>
   Object.values(rig.switches).filter((one) => one.bankId === bankId)
@@ -91,7 +89,10 @@ export const clearBank = (rig: Rig, bankId: BankId): Edit | null => {
 export function copyBank(rig: Rig, from: BankId, to: BankId, newId: () => SwitchId): Edit | null {
   const [source, target] = [own(rig.banks, from), own(rig.banks, to)]
   if (!source || !target || from === to) return null
-  const gone = ofBank(rig, to).map((one): Change => change('switches', one.id, one, null))
+  const gone = clearSwitches(
+    rig,
+    ofBank(rig, to).map(({ id }) => id),
+  )
   const made = ofBank(rig, from).map((one): Change => {
     // What stands everywhere stands in the copy already.
     const row = { ...one, id: newId(), bankId: to, everywhere: false }
@@ -99,7 +100,7 @@ export function copyBank(rig: Rig, from: BankId, to: BankId, newId: () => Switch
   })
   const bank: Bank = { ...target, enter: source.enter, leave: source.leave, colour: source.colour }
   const banks = JSON.stringify(bank) === JSON.stringify(target) ? [] : [change('banks', to, target, bank)]
-  const changes = [...gone, ...banks, ...made]
+  const changes = [...(gone?.changes ?? []), ...banks, ...made]
   return changes.length === 0 ? null : { label: 'copyBank', changes }
 }
 

@@ -7,10 +7,20 @@ import { TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig'
  * Removes a row with everything that cannot be without it, and cleans what only mentions it, in one
  * edit: a device takes its presets, and switches lose the recalls of those. Null when there is no such row.
  */
-export function removeRow(rig: Rig, label: EditLabel, table: TableName, id: string): Edit | null {
-  const row = own<Tables[TableName]>(rig[table], id)
-  if (!row) return null
-  const removed = new Set([rowKey(table, id)])
+export const removeRow = (rig: Rig, label: EditLabel, table: TableName, id: string): Edit | null =>
+  removeRows(rig, label, table, [id])
+
+/** The same for several rows of one table; those that are not there are passed over. Null when none is. */
+export function removeRows(
+  rig: Rig,
+  label: EditLabel,
+  table: TableName,
+  ids: readonly string[],
+): Edit | null {
+  const removed = new Set(
+    ids.filter((id) => own<Tables[TableName]>(rig[table], id)).map((id) => rowKey(table, id)),
+  )
+  if (removed.size === 0) return null
   // Tables stand in the order of reference, so one pass finds all that cannot be without it ...
   for (const name of TABLE_NAMES)
     for (const one of Object.values(rig[name]))
