@@ -54,20 +54,27 @@ describe('all rigs in one file', () => {
     expect(await names()).toEqual(before)
   })
 
-  it.each<[string, Uint8Array, string]>([
+  it.each<[string, Uint8Array, string, number?]>([
     ['nothing', new Uint8Array(), 'no zip archive'],
     ['something else', strToU8('{"format":"wire-step-rig"}'), 'no zip archive'],
     ['an archive cut short', zipSync({ 'a.json': strToU8('{}') }).slice(0, 60), 'no zip archive'],
     ['no rig', zipSync({ 'a.txt': strToU8('x') }), 'There is no rig file'],
     // Ones that would fill the memory: 40 MB in 40 kB, a thousand and one files.
-    ['a file too large', zipSync({ 'a.json': new Uint8Array(17_000_000) }), 'larger than a rig file'],
+    ['a file too large', zipSync({ 'a.json': new Uint8Array(17_000_000) }), 'larger than a rig file', 413],
+    [
+      'a backup that is none',
+      zipSync({ 'backup.json': new Uint8Array(60_000_000) }),
+      'More comes out of it',
+      413,
+    ],
     [
       'too many files',
       zipSync(Object.fromEntries(Array.from({ length: 1001 }, (_, n) => [`${n}.json`, strToU8('{}')]))),
       'more than 1000 rigs',
+      413,
     ],
-  ])('%s is refused in words', async (_, archive, words) => {
+  ])('%s is refused in words', async (_, archive, words, wanted = 422) => {
     const { status, json } = await bringIn(archive)
-    expect([status, json.error.faults[0].reason]).toEqual([422, expect.stringContaining(words)])
+    expect([status, json.error.faults[0].reason]).toEqual([wanted, expect.stringContaining(words)])
   })
 })

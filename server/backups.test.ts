@@ -189,7 +189,7 @@ describe('restoring', () => {
     }
     const reasons = async (archive: Uint8Array) => {
       const read = await readBackup(archive)
-      return read.ok ? [] : read.refusal.map(({ reason }) => reason)
+      return read.ok ? [] : read.refusal.faults.map(({ reason }) => reason)
     }
     expect(await reasons(put(`${lines.join('\n')}\n`))).toEqual([])
     expect(await reasons(put(lines.slice(0, -1).join('\n')))).toEqual(['Its history is not whole.'])
@@ -201,6 +201,46 @@ describe('restoring', () => {
     expect(
       await reasons(put([...lines.slice(0, -1), JSON.stringify({ ...second, id: 'x' })].join('\n'))),
     ).toEqual(['Its history does not lead to it.'])
+    await server.stop()
+  })
+
+  it('lets others be answered while a long history is written and read back', async () => {
+    const server = await startTestServer()
+    const { json } = await ask(`${server.url}/api/rigs`, 'POST', { name: 'Long' })
+    // 16 edits of half a megabyte each.
+    for (let n = 0; n < 16; n++) {
+      const changes = Array.from({ length: 130 }, (_, k) => {
+        const after = {
+          id: `note-${n}-${k}`,
+          at: '2026-11-01T10:00:00.000Z',
+          about: null,
+          name: '',
+          text: 'x'.repeat(4000),
+          fact: { kind: 'note' },
+          revision: 1,
+        }
+        return { table: 'notes', id: after.id, before: null, after }
+      })
+      const edit = { label: 'addNote', changes }
+      const reply = await ask(`${server.url}/api/rigs/${json.id}/edits`, 'POST', { id: `edit-${n}`, edit })
+      expect(reply.status).toBe(200)
+    }
+    let others = 0
+    let isDone = false
+    const other = () => {
+      others++
+      if (!isDone) setImmediate(other)
+    }
+    setImmediate(other)
+    const pieces: Uint8Array[] = []
+    for await (const piece of backupPieces(server.store.database.db, new Date())) pieces.push(piece)
+    // Once for each quarter of a megabyte at least.
+    expect(others).toBeGreaterThan(16)
+    others = 0
+    const read = await readBackup(Buffer.concat(pieces))
+    isDone = true
+    expect(read.ok).toBe(true)
+    expect(others).toBeGreaterThan(16)
     await server.stop()
   })
 
@@ -391,7 +431,7 @@ describe('the schedule', () => {
     const server = await startTestServer(place.env)
     expect((await ask(`${server.url}/api/backups`, 'GET')).json).toMatchObject({ folder: null, kept: [] })
     expect((await ask(`${server.url}/api/backups`, 'POST', {})).json.error.code).toBe('noBackupFolder')
-    expect(backupContents(await bytesOf(server))).toMatchObject({ ok: true, value: { rigs: 0 } })
+    expect(await backupContents(await bytesOf(server))).toMatchObject({ ok: true, value: { rigs: 0 } })
     await server.stop()
     await place.close()
   })

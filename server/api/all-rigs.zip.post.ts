@@ -12,15 +12,15 @@ import { findHead } from '../services/rigs'
 export default defineEventHandler(async (event): Promise<CreatedRigsReply> => {
   const archive = await readBytes(event, ALL_RIGS_LIMIT)
   const store = requireStore(event)
-  if (isBackup(archive)) {
+  if (await isBackup(archive)) {
     const restored = await restoreBackup(store, archive, new Date())
-    if (!restored.ok) throw apiError('invalidBackup', { faults: restored.refusal })
+    if (!restored.ok) throw apiError(restored.refusal.code, restored.refusal)
     const ids = [...restored.value.restored, ...restored.value.beside].map(({ id }) => id)
     const heads = await Promise.all(ids.map((id) => findHead(store, id)))
     return { rigs: heads.flatMap((head) => (head ? [{ id: head.id, revision: head.revision }] : [])) }
   }
   const created = await importAllRigs(store, archive, new Date())
-  if (!created.ok) throw apiError('invalidFile', { faults: created.refusal })
+  if (!created.ok) throw apiError(created.refusal.code, created.refusal)
   setResponseStatus(event, 201)
   return { rigs: created.value }
 })

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
-import { strToU8, unzipSync, Zip, ZipDeflate } from 'fflate'
+import { strToU8, Zip, ZipDeflate } from 'fflate'
 import * as z from 'zod'
 import {
   accept,
   EDIT_LABELS,
   formatRigFile,
+  NO_RIG,
   parseRigFile,
   refuse,
   replay,
@@ -23,7 +24,9 @@ import type { Db } from '../db/database'
 import { readEditsBetween } from '../db/repositories/editLog'
 import { rigOf, rigQueries } from '../db/repositories/rigRows'
 import { edits, rigs } from '../db/schema'
-import { decodeText } from '../http/decodeText'
+import { decodeText, NOT_TEXT } from '../http/decodeText'
+import { openZip, type OpenZip } from '../http/openZip'
+import { rests } from '../http/rests'
 import { fileWords } from '#shared/fileWords'
 
 const FORMAT = 'wire-step-backup'
@@ -104,12 +107,13 @@ export const headsMark = (
 
 export const allHeads = (db: Db) => db.select().from(rigs).orderBy(rigs.createdAt, rigs.id)
 
-/** Edits in memory together. */
-const CHUNK = 500
+/** Edits read from the database together: one may be of some megabytes. */
+const CHUNK = 25
 
 /**
  * Everything as one zip archive, piece by piece: of each rig, deleted ones too, the rig file and its history, a line of JSON an
- * edit; and last what is in it, with a SHA-256 of each file (FIPS 180-4). One rig at a time is in memory.
+ * edit; and last what is in it, with a SHA-256 of each file (FIPS 180-4). One rig and a few edits are in memory at a time, and
+ * others are answered between lines.
  */
 export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Array> {
   const pieces: Uint8Array[] = []
@@ -117,11 +121,25 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     if (error) throw error
     pieces.push(piece)
   })
-  const put = (file: string, bytes: Uint8Array) => {
+  const rest = rests()
+  const begin = (file: string) => {
     const entry = new ZipDeflate(file)
     archive.add(entry)
+    const sum = createHash('sha256')
+    let bytes = 0
+    return {
+      push: (piece: Uint8Array, isLast: boolean) => {
+        bytes += piece.length
+        sum.update(piece)
+        entry.push(piece, isLast)
+      },
+      told: () => ({ file, bytes, sha256: sum.digest('hex') }),
+    }
+  }
+  const put = (file: string, bytes: Uint8Array) => {
+    const entry = begin(file)
     entry.push(bytes, true)
-    return { file, bytes: bytes.length, sha256: sha256(bytes) }
+    return entry.told()
   }
   const listed: Manifest['rigs'] = []
   for (const { id } of await allHeads(db)) {
@@ -135,23 +153,22 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     const stem = `${String(listed.length + 1).padStart(3, '0')} ${fileWords(rigName(rig))}`
     const rigPart = put(`${stem}.rig.json`, strToU8(formatRigFile(rig)))
     yield* pieces.splice(0)
-    const lines: string[] = []
+    const history = begin(`${stem}.history.jsonl`)
     const names = await revisionNames(db, id)
-    for (let after = 0; after < head.revision; after += CHUNK) {
+    for (let after = 0; after < head.revision; after += CHUNK)
       for (const { edit, ...logged } of await readEditsBetween(
         db,
         id,
         after,
         Math.min(head.revision, after + CHUNK),
-      ))
-        lines.push(JSON.stringify({ ...logged, name: names.get(logged.revision) ?? '', ...edit }))
-    }
-    listed.push({
-      ...head,
-      name: rigName(rig),
-      rig: rigPart,
-      history: put(`${stem}.history.jsonl`, strToU8(`${lines.join('\n')}\n`)),
-    })
+      )) {
+        const line = JSON.stringify({ ...logged, name: names.get(logged.revision) ?? '', ...edit })
+        history.push(strToU8(`${line}\n`), false)
+        yield* pieces.splice(0)
+        await rest(line.length)
+      }
+    history.push(new Uint8Array(), true)
+    listed.push({ ...head, name: rigName(rig), rig: rigPart, history: history.told() })
     yield* pieces.splice(0)
   }
   const manifest: Manifest = { format: FORMAT, version: VERSION, madeAt: now.toISOString(), rigs: listed }
@@ -168,34 +185,39 @@ const revisionNames = async (db: Db, rigId: string): Promise<ReadonlyMap<number,
   return new Map(rows.flatMap(({ revision, name }) => (name === '' ? [] : [[revision, name]])))
 }
 
-/** Of all files together, unpacked, in bytes. */
-const UNPACKED_MAX = 1_000_000_000
-
-function unzipped(
-  archive: Uint8Array,
-  isAsked: (name: string) => boolean,
-): { [name: string]: Uint8Array } | null {
-  let unpacked = 0
-  try {
-    return unzipSync(archive, {
-      filter: ({ name, originalSize }) => isAsked(name) && (unpacked += originalSize) <= UNPACKED_MAX,
-    })
-  } catch (error) {
-    // fflate says so of anything that is no archive, or one cut short.
-    if (error instanceof Error && 'code' in error) return null
-    throw error
-  }
-}
+/** Of all files together, unpacked, in bytes; and of what says what is in it. */
+const [UNPACKED_MAX, MANIFEST_MAX] = [1_000_000_000, 16_000_000]
 
 const CUT = 'It is no backup of Wire Step, or it was cut short.'
 
-function readManifest(archive: Uint8Array): Result<Manifest, readonly Fault[]> {
-  const text = unzipped(archive, (name) => name === MANIFEST)?.[MANIFEST]
-  const read = manifestSchema.safeParse(text && parseJson(decodeText(text)))
-  if (read.success) return accept(read.data)
-  return refuse([
-    { path: text ? MANIFEST : '', reason: text ? 'It does not say what is in the backup.' : CUT },
-  ])
+/** Why a backup was not opened: what is wrong with it, or that more would come out of it than is taken. */
+export interface BackupRefusal {
+  readonly code: 'invalidBackup' | 'tooBig'
+  readonly faults: readonly Fault[]
+}
+
+const invalid = (...faults: readonly Fault[]) =>
+  refuse<BackupRefusal>({ code: 'invalidBackup', faults: faults.slice(0, 20) })
+const tooBig = (path: string) =>
+  refuse<BackupRefusal>({
+    code: 'tooBig',
+    faults: [{ path, reason: 'More comes out of it than a backup may hold.' }],
+  })
+
+interface OpenBackup {
+  readonly zip: OpenZip
+  readonly manifest: Manifest
+}
+
+async function openBackup(archive: Uint8Array): Promise<Result<OpenBackup, BackupRefusal>> {
+  const zip = await openZip(archive)
+  if (!zip.ok) return zip.refusal === 'tooBig' ? tooBig('') : invalid({ path: '', reason: CUT })
+  const text = await zip.value.read(MANIFEST, MANIFEST_MAX)
+  if (!text.ok) return text.refusal === 'tooBig' ? tooBig(MANIFEST) : invalid({ path: '', reason: CUT })
+  const read = manifestSchema.safeParse(parseJson(decodeText(text.value)))
+  return read.success
+    ? accept({ zip: zip.value, manifest: read.data })
+    : invalid({ path: MANIFEST, reason: 'It does not say what is in the backup.' })
 }
 
 const parseJson = (text: string | null): unknown => {
@@ -208,47 +230,40 @@ const parseJson = (text: string | null): unknown => {
 }
 
 /** Whether an archive is a backup, whatever state it is in. */
-export const isBackup = (archive: Uint8Array): boolean =>
-  unzipped(archive, (name) => name === MANIFEST)?.[MANIFEST] !== undefined
+export async function isBackup(archive: Uint8Array): Promise<boolean> {
+  const zip = await openZip(archive)
+  return zip.ok && zip.value.names.includes(MANIFEST)
+}
 
 /** What a backup says is in it; nothing is checked but that. */
-export function backupContents(
+export async function backupContents(
   archive: Uint8Array,
-): Result<BackupContents & { readonly mark: string }, readonly Fault[]> {
-  const manifest = readManifest(archive)
-  if (!manifest.ok) return manifest
-  const { madeAt, rigs: all } = manifest.value
+): Promise<Result<BackupContents & { readonly mark: string }, BackupRefusal>> {
+  const opened = await openBackup(archive)
+  if (!opened.ok) return opened
+  const { madeAt, rigs: all } = opened.value.manifest
   const revisions = all.reduce((sum, { revision }) => sum + revision, 0)
   return accept({ madeAt, rigs: all.length, revisions, mark: headsMark(all) })
 }
 
 /**
- * Reads a backup whole. Every file must be there with the sum the backup says, every rig be sound, and every history lead from
- * nothing to its rig, edit by edit; else all of it is refused with what is wrong.
+ * Reads a backup whole, a rig at a time. Every file must be there with the sum the backup says, every rig be sound, and every
+ * history lead from nothing to its rig, edit by edit; else all of it is refused with what is wrong.
  */
-export async function readBackup(
-  archive: Uint8Array,
-): Promise<Result<readonly BackedUp[], readonly Fault[]>> {
-  const manifest = readManifest(archive)
-  if (!manifest.ok) return manifest
-  const files = unzipped(archive, () => true)
-  if (!files) return refuse([{ path: '', reason: CUT }])
+export async function readBackup(archive: Uint8Array): Promise<Result<readonly BackedUp[], BackupRefusal>> {
+  const opened = await openBackup(archive)
+  if (!opened.ok) return opened
+  const { zip, manifest } = opened.value
+  const unpacked = manifest.rigs.reduce((sum, { rig, history }) => sum + rig.bytes + history.bytes, 0)
+  if (unpacked > UNPACKED_MAX) return tooBig('')
   const all: BackedUp[] = []
   const faults: Fault[] = []
   const seen = new Set<string>()
-  for (const { rig: rigPart, history, ...head } of manifest.value.rigs) {
-    const read = [rigPart, history].map((part) => {
-      const bytes = Object.hasOwn(files, part.file) ? files[part.file]! : null
-      if (bytes && bytes.length === part.bytes && sha256(bytes) === part.sha256) return decodeText(bytes)
-      faults.push({
-        path: part.file,
-        reason: bytes ? 'It is not as it was when the backup was made.' : 'It is missing.',
-      })
-      return null
-    })
-    const [rigText, historyText] = read
-    if (typeof rigText === 'string' && typeof historyText === 'string') {
-      const one = readOne(head, rigText, historyText)
+  for (const { rig: rigPart, history, ...head } of manifest.rigs) {
+    const [rigBytes, historyBytes] = [await readPart(zip, rigPart), await readPart(zip, history)]
+    for (const one of [rigBytes, historyBytes]) if (!one.ok) faults.push(one.refusal)
+    if (rigBytes.ok && historyBytes.ok) {
+      const one = await readOne(head, rigBytes.value, historyBytes.value)
       if (seen.has(head.id)) faults.push({ path: rigPart.file, reason: 'This rig is in it twice.' })
       seen.add(head.id)
       if (one.ok) all.push(one.value)
@@ -260,29 +275,56 @@ export async function readBackup(
     // Others are answered between two rigs.
     await new Promise((resolve) => setImmediate(resolve))
   }
-  return faults.length > 0 ? refuse(faults.slice(0, 20)) : accept(all)
+  return faults.length > 0 ? invalid(...faults) : accept(all)
 }
 
-function readOne(
+/** A file of a backup as its list says it is; no more of it is unpacked than that. */
+async function readPart(
+  zip: OpenZip,
+  { file, bytes, sha256: sum }: z.infer<typeof partSchema>,
+): Promise<Result<Uint8Array, Fault>> {
+  if (!zip.names.includes(file)) return refuse({ path: file, reason: 'It is missing.' })
+  const read = await zip.read(file, bytes)
+  return read.ok && read.value.length === bytes && sha256(read.value) === sum
+    ? accept(read.value)
+    : refuse({ path: file, reason: 'It is not as it was when the backup was made.' })
+}
+
+/** Lines of a text, each without its end; of one that is no UTF-8 null. */
+function* linesOf(bytes: Uint8Array): Generator<string | null> {
+  for (let from = 0; from < bytes.length;) {
+    const end = bytes.indexOf(10, from)
+    const to = end < 0 ? bytes.length : end
+    if (to > from) yield decodeText(bytes.subarray(from, to))
+    from = to + 1
+  }
+}
+
+async function readOne(
   head: Omit<BackedUp, 'rig' | 'log'>,
-  rigText: string,
-  historyText: string,
-): Result<BackedUp, readonly Fault[]> {
+  rigBytes: Uint8Array,
+  historyBytes: Uint8Array,
+): Promise<Result<BackedUp, readonly Fault[]>> {
+  const rigText = decodeText(rigBytes)
+  if (rigText === null) return refuse([{ path: '', reason: NOT_TEXT }])
   const parsed = parseRigFile(rigText)
   if (!parsed.ok) return refuse(rigFileFaults(parsed.refusal))
   const log: BackedUp['log'][number][] = []
-  for (const line of historyText.split('\n')) {
-    if (line === '') continue
+  const rest = rests()
+  // Rows of the first version may have spaces round their names, which a file has not: the log says what was stored.
+  let rig = NO_RIG
+  for (const line of linesOf(historyBytes)) {
     const read = loggedSchema.safeParse(parseJson(line))
     if (!read.success || read.data.revision !== log.length + 1)
       return refuse([{ path: `revision ${log.length + 1}`, reason: 'Its history cannot be read there.' }])
     const { revision, id, at, name, label, changes } = read.data
-    log.push({ revision, id, at, name, edit: upgradeEdit({ label, changes } as unknown as Edit) })
+    const edit = upgradeEdit({ label, changes } as unknown as Edit)
+    log.push({ revision, id, at, name, edit })
+    rig = replay([edit], rig)
+    await rest(line?.length ?? 0)
   }
   if (log.length !== head.revision || new Set(log.map(({ id }) => id)).size !== log.length)
     return refuse([{ path: 'history', reason: 'Its history is not whole.' }])
-  // Rows of the first version may have spaces round their names, which a file has not: the log says what was stored.
-  const rig = replay(log.map(({ edit }) => edit))
   if (fileOf(rig) !== fileOf(parsed.value))
     return refuse([{ path: 'history', reason: 'Its history does not lead to it.' }])
   return accept({ ...head, rig, log })

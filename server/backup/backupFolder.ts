@@ -44,7 +44,7 @@ export function backupFolder(path: string): BackupFolder {
     const mark = `${size} ${mtimeMs}`
     let one = known.get(file)
     if (one?.mark !== mark) {
-      const contents = backupContents(await readFile(join(path, file)))
+      const contents = await backupContents(await readFile(join(path, file)))
       one = { mark, contents: contents.ok ? plain(contents.value) : null }
       known.set(file, one)
     }

@@ -53,7 +53,7 @@ export function createBackups(database: Database, folder: BackupFolder | null): 
   } | null> {
     for (const { file, contents } of (await folder?.list()) ?? []) {
       const archive = contents && (await folder!.read(file))
-      const read = archive && backupContents(archive)
+      const read = archive && (await backupContents(archive))
       if (read?.ok) return { file, mark: read.value.mark, madeAt: read.value.madeAt }
     }
     return null
@@ -70,7 +70,7 @@ export function createBackups(database: Database, folder: BackupFolder | null): 
         }
         const file = await folder.write(backupPieces(database.db, now), now, async (archive) => {
           const read = await readBackup(archive)
-          if (!read.ok) throw new UnreadableBackup(read.refusal[0]?.reason ?? '')
+          if (!read.ok) throw new UnreadableBackup(read.refusal.faults[0]?.reason ?? '')
         })
         fault = null
         // Only now: one that can be relied on is there.

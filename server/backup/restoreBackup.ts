@@ -2,13 +2,12 @@ import { and, eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
 import { accept, cutText, editBetween, editRow, NAME_MAX, NO_RIG, replay, rigName, type Result } from '#core'
 import type { RestoredReply } from '#shared/contract/backups'
-import type { Fault } from '#shared/errors'
 import type { Transaction } from '../db/database'
 import { logEdit } from '../db/repositories/editLog'
 import { writeChanges } from '../db/repositories/rigRows'
 import { edits, rigs } from '../db/schema'
 import type { Store } from '../services/store'
-import { readBackup, type BackedUp } from './backupFile'
+import { readBackup, type BackedUp, type BackupRefusal } from './backupFile'
 
 /**
  * Brings every rig of a backup back with its history: all of them, or none and the reasons. What is there in the same state stays; a
@@ -18,7 +17,7 @@ export async function restoreBackup(
   { database, kept }: Store,
   archive: Uint8Array,
   now: Date,
-): Promise<Result<RestoredReply, readonly Fault[]>> {
+): Promise<Result<RestoredReply, BackupRefusal>> {
   const read = await readBackup(archive)
   if (!read.ok) return read
   const reply = await database.write(async (tx): Promise<RestoredReply> => {

@@ -18,7 +18,7 @@ export async function restoreFile(
     if (!read.ok)
       return {
         isDone: false,
-        lines: read.refusal.map(({ path, reason }) => [path, reason].filter(Boolean).join(': ')),
+        lines: read.refusal.faults.map(({ path, reason }) => [path, reason].filter(Boolean).join(': ')),
       }
     const { restored, same, beside } = read.value
     return {

@@ -1,4 +1,4 @@
-import { strToU8, unzipSync, Zip, ZipDeflate } from 'fflate'
+import { strToU8, Zip, ZipDeflate } from 'fflate'
 import {
   accept,
   cutText,
@@ -12,6 +12,7 @@ import {
 import type { CreatedReply } from '#shared/contract/rigs'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import { decodeText, NOT_TEXT } from '../http/decodeText'
+import { openZip } from '../http/openZip'
 import { createRigs, findRig, listRigs } from './rigs'
 import { fileWords } from '#shared/fileWords'
 import type { Store } from './store'
@@ -45,17 +46,41 @@ const RIGS_MAX = 1000
 /** Of all files together, unpacked, in bytes: an archive can be a thousand times smaller than what is in it. */
 const UNPACKED_MAX = 256_000_000
 
+/** Why an archive was not taken: what is wrong in it, or that it holds more than may be brought in at once. */
+export type ImportRefusal = { readonly code: 'invalidFile' | 'tooBig'; readonly faults: readonly Fault[] }
+
+const invalid = (faults: readonly Fault[]) =>
+  refuse<ImportRefusal>({ code: 'invalidFile', faults: faults.slice(0, 20) })
+const tooBig = (path: string, reason: string) =>
+  refuse<ImportRefusal>({ code: 'tooBig', faults: [{ path, reason }] })
+
 /** New rigs from an archive of rig files: all of them, or none and the reasons. */
 export async function importAllRigs(
   store: Store,
   archive: Uint8Array,
   now: Date,
-): Promise<Result<CreatedReply[], readonly Fault[]>> {
-  const files = unpack(archive)
-  if (!files.ok) return files
+): Promise<Result<CreatedReply[], ImportRefusal>> {
+  const zip = await openZip(archive)
+  if (!zip.ok) return invalid([{ path: '', reason: 'It is no zip archive, or it was cut short.' }])
+  const names = zip.value.names.filter((name) => /\.json$/i.test(name) && !/(^|\/)(\.|__MACOSX)/.test(name))
+  if (names.length === 0)
+    return invalid([{ path: '', reason: 'There is no rig file (.json) in the archive.' }])
+  const more = `It holds more than ${RIGS_MAX} rigs or ${UNPACKED_MAX / 1e6} MB. Bring it in by parts.`
+  if (names.length > RIGS_MAX) return tooBig('', more)
   const rigs: Rig[] = []
   const faults: Fault[] = []
-  for (const [name, text] of files.value) {
+  let left = UNPACKED_MAX
+  for (const full of names) {
+    const name = cutText(full, 100)
+    const file = await zip.value.read(full, Math.min(left, RIG_BYTES_MAX))
+    if (!file.ok) {
+      if (file.refusal === 'noArchive') faults.push({ path: name, reason: 'It cannot be unpacked.' })
+      else if (left < RIG_BYTES_MAX) return tooBig('', more)
+      else return tooBig(name, `It is larger than a rig file may be: ${RIG_BYTES_MAX / 1e6} MB.`)
+      continue
+    }
+    left -= file.value.length
+    const text = decodeText(file.value)
     if (text === null) {
       faults.push({ path: name, reason: NOT_TEXT })
       continue
@@ -72,40 +97,5 @@ export async function importAllRigs(
     // Others are answered between two rigs.
     await new Promise((resolve) => setImmediate(resolve))
   }
-  return faults.length > 0 ? refuse(faults.slice(0, 20)) : accept(await createRigs(store, rigs, now))
-}
-
-/** Texts by name; null for one that is no text. */
-function unpack(archive: Uint8Array): Result<[name: string, text: string | null][], readonly Fault[]> {
-  const faults: Fault[] = []
-  let unpacked = 0
-  let count = 0
-  try {
-    const files = unzipSync(archive, {
-      filter: ({ name, originalSize }) => {
-        if (!/\.json$/i.test(name) || /(^|\/)(\.|__MACOSX)/.test(name)) return false
-        unpacked += originalSize
-        count++
-        if (originalSize > RIG_BYTES_MAX)
-          faults.push({
-            path: cutText(name, 100),
-            reason: `It is larger than a rig file may be: ${RIG_BYTES_MAX / 1e6} MB.`,
-          })
-        return faults.length === 0 && unpacked <= UNPACKED_MAX && count <= RIGS_MAX
-      },
-    })
-    if (count > RIGS_MAX || unpacked > UNPACKED_MAX)
-      faults.push({
-        path: '',
-        reason: `It holds more than ${RIGS_MAX} rigs or ${UNPACKED_MAX / 1e6} MB. Bring it in by parts.`,
-      })
-    if (count === 0) faults.push({ path: '', reason: 'There is no rig file (.json) in the archive.' })
-    if (faults.length > 0) return refuse(faults)
-    return accept(Object.entries(files).map(([name, bytes]) => [cutText(name, 100), decodeText(bytes)]))
-  } catch (error) {
-    // fflate says so of anything that is no archive, or one cut short.
-    if (error instanceof Error && 'code' in error)
-      return refuse([{ path: '', reason: 'It is no zip archive, or it was cut short.' }])
-    throw error
-  }
+  return faults.length > 0 ? invalid(faults) : accept(await createRigs(store, rigs, now))
 }

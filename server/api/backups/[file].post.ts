@@ -9,6 +9,6 @@ export default defineEventHandler(async (event): Promise<RestoredReply> => {
   const archive = await requireServices(event).backups.folder?.read(getRouterParam(event, 'file') ?? '')
   if (!archive) throw apiError('notFound')
   const restored = await restoreBackup(requireStore(event), archive, new Date())
-  if (!restored.ok) throw apiError('invalidBackup', { faults: restored.refusal })
+  if (!restored.ok) throw apiError(restored.refusal.code, restored.refusal)
   return restored.value
 })

@@ -9,6 +9,6 @@ import { requireStore } from '../../http/context'
 export default defineEventHandler(async (event): Promise<RestoredReply> => {
   const archive = await readBytes(event, BACKUP_LIMIT)
   const restored = await restoreBackup(requireStore(event), archive, new Date())
-  if (!restored.ok) throw apiError('invalidBackup', { faults: restored.refusal })
+  if (!restored.ok) throw apiError(restored.refusal.code, restored.refusal)
   return restored.value
 })
