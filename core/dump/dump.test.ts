@@ -125,7 +125,7 @@ describe('a recording', () => {
 })
 
 describe('checks', () => {
-  // Roland-style two's complement sums are common practice; an exclusive-or and a plain sum by hand.
+  // Two's complement sums over seven bits are common practice; an exclusive-or and a plain sum by hand.
   it.each([
     { kind: 'sum' as const, from: 1, expected: (128 - ((0x41 + 0x10 + 0x42 + 0x12) % 128)) % 128 },
     { kind: 'plain' as const, from: 2, expected: (0x10 + 0x42 + 0x12) % 128 },

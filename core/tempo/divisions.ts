@@ -1,3 +1,4 @@
+import { own } from '../base/own'
 import { DIVISIONS, type Division } from '../rig/table/division'
 
 /**
@@ -42,31 +43,70 @@ export const divisionBpm = (bpm: number, division: Division): number => {
   return (bpm * under) / over
 }
 
-/** Words for note values, as charts name them: the first that fits. */
-const WORDS: readonly (readonly [RegExp, Division])[] = [
-  [/32|thirty/, 'thirtySecond'],
-  [/(?:16|sixteenth).*(?:trip|t\b)|(?:trip).*(?:16|sixteenth)/, 'sixteenthTriplet'],
-  [/(?:dot).*(?:16|sixteenth)|(?:16|sixteenth).*(?:dot|\.$)|1\/16d/, 'dottedSixteenth'],
-  [/16|sixteenth/, 'sixteenth'],
-  [/(?:8|eighth).*(?:trip|t\b)|(?:trip).*(?:8|eighth)/, 'eighthTriplet'],
-  [/(?:dot).*(?:8|eighth)|(?:8|eighth).*(?:dot|\.$)|1\/8d/, 'dottedEighth'],
-  [/8|eighth/, 'eighth'],
-  [/(?:4|quarter).*(?:trip|t\b)|(?:trip).*(?:4|quarter)/, 'quarterTriplet'],
-  [/(?:dot).*(?:4|quarter)|(?:4|quarter).*(?:dot|\.$)|1\/4d/, 'dottedQuarter'],
-  [/4|quarter/, 'quarter'],
-  [/(?:2|half).*(?:trip|t\b)|(?:trip).*(?:2|half)/, 'halfTriplet'],
-  [/(?:dot).*(?:2|half)|(?:2|half).*(?:dot|\.$)|1\/2d/, 'dottedHalf'],
-  [/1\/2|half/, 'half'],
-  [/whole|1\/1/, 'whole'],
-]
+type Base = 'whole' | 'half' | 'quarter' | 'eighth' | 'sixteenth' | 'thirtySecond'
+type Kind = 'plain' | 'dotted' | 'triplet'
 
-/** The note value a chart means by a name: "Dotted eighth", "1/8 T", "1/4."; null where none is meant, or not for sure. */
+/** Words for plain note values, as charts write them. */
+const BASES: Readonly<Record<string, Base>> = {
+  '1/1': 'whole',
+  whole: 'whole',
+  '1/2': 'half',
+  half: 'half',
+  '1/4': 'quarter',
+  '4th': 'quarter',
+  quarter: 'quarter',
+  '1/8': 'eighth',
+  '8th': 'eighth',
+  eighth: 'eighth',
+  '1/16': 'sixteenth',
+  '16th': 'sixteenth',
+  sixteenth: 'sixteenth',
+  '1/32': 'thirtySecond',
+  '32nd': 'thirtySecond',
+  'thirty-second': 'thirtySecond',
+}
+
+/** What may be said of one: "d" and "t" and a point as well right behind a fraction. */
+const KINDS: Readonly<Record<string, Kind>> = {
+  dotted: 'dotted',
+  dot: 'dotted',
+  d: 'dotted',
+  '.': 'dotted',
+  triplet: 'triplet',
+  triplets: 'triplet',
+  trip: 'triplet',
+  t: 'triplet',
+  straight: 'plain',
+  plain: 'plain',
+  normal: 'plain',
+}
+
+/** The note values there is a name for; others a chart may have are not known here. */
+const VALUES: Readonly<Record<Base, Partial<Record<Kind, Division>>>> = {
+  whole: { plain: 'whole' },
+  half: { plain: 'half', dotted: 'dottedHalf', triplet: 'halfTriplet' },
+  quarter: { plain: 'quarter', dotted: 'dottedQuarter', triplet: 'quarterTriplet' },
+  eighth: { plain: 'eighth', dotted: 'dottedEighth', triplet: 'eighthTriplet' },
+  sixteenth: { plain: 'sixteenth', dotted: 'dottedSixteenth', triplet: 'sixteenthTriplet' },
+  thirtySecond: { plain: 'thirtySecond' },
+}
+
+/**
+ * The note value a chart means by a name: "Dotted eighth", "1/8 T", "1/4."; null where none is meant, or not for sure. Every
+ * word of it counts: "1/4 left", "1/64" and "1/32T" are none that is known here.
+ */
 export function divisionNamed(name: string): Division | null {
-  const text = name.trim().toLowerCase()
-  // "8 ms" and "Hall 2" are no note values.
-  if (!/^(?:1\/\d+\s*[dt.]?|.*(?:note|whole|half|quarter|eighth|sixteenth|thirty).*|.*1\/\d+.*)$/.test(text))
-    return null
-  return WORDS.find(([words]) => words.test(text))?.[1] ?? null
+  const words = name
+    .trim()
+    .toLowerCase()
+    .replace(/^(1\/\d+|\d+(?:th|nd))\s*(d|t|\.)(?=\s|$)/, '$1 $2')
+    .replace(/thirty[\s-]second/, 'thirty-second')
+    .split(/[\s()]+|(?<!thirty)-/)
+    .filter((word) => word !== '' && word !== 'note' && word !== 'notes')
+  const bases = words.flatMap((word) => own(BASES, word) ?? [])
+  const kinds = words.flatMap((word) => own(KINDS, word) ?? [])
+  if (bases.length !== 1 || kinds.length > 1 || bases.length + kinds.length !== words.length) return null
+  return VALUES[bases[0]!][kinds[0] ?? 'plain'] ?? null
 }
 
 /** The note value nearest to a length at a tempo, by their ratio. */
