@@ -55,6 +55,8 @@ const { draftAt, setDraft } = useCellDrafts(() => rigs.rigId ?? '')
 /** What was typed here or in the table and not understood; else what the cell says. */
 const stands = computed(() => draftAt(sound.id, device.id) ?? shown.value)
 const draft = ref(stands.value)
+/** Something was typed into this field, and not taken yet. */
+const isTyped = ref(false)
 const fault = computed(() => {
   const text = draftAt(sound.id, device.id)
   const read = text === null ? null : parseCell(rig, device, text)
@@ -62,7 +64,9 @@ const fault = computed(() => {
 })
 watch([() => sound.id, () => device.id, stands], ([soundId, deviceId], [lastSound, lastDevice]) => {
   // Another cell was chosen before the field was left: what was typed is still of the one before.
-  if (soundId !== lastSound || deviceId !== lastDevice) takeFor(lastSound, lastDevice, draft.value)
+  if (isTyped.value && (soundId !== lastSound || deviceId !== lastDevice))
+    takeFor(lastSound, lastDevice, draft.value)
+  isTyped.value = false
   draft.value = stands.value
 })
 
@@ -78,8 +82,13 @@ function takeFor(soundId: SoundId, deviceId: DeviceId, text: string): void {
   if (!read || read.ok)
     rigs.edit(setCells(rig, [{ soundId, deviceId, cell: read ? read.value : null }], newIds))
 }
-const take = (): void => takeFor(sound.id, device.id, draft.value)
+function take(): void {
+  if (!isTyped.value) return
+  isTyped.value = false
+  takeFor(sound.id, device.id, draft.value)
+}
 function putBack(): void {
+  isTyped.value = false
   setDraft(sound.id, device.id, null)
   draft.value = shown.value
 }
@@ -121,6 +130,7 @@ const preset = computed(() => {
         :aria-invalid="fault !== ''"
         :aria-describedby="fault ? 'cell-fault' : undefined"
         :placeholder="spoken ? '' : 'not said'"
+        @input="isTyped = true"
         @keydown.enter="take"
         @keydown.escape="putBack"
         @blur="take"
