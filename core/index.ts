@@ -163,7 +163,15 @@ export { withChanges } from './rig/applyEdit'
 export { abilityFor, lacking, requirements, type Need } from './switching/requirements'
 export { compile, messagesAmong, type CompiledStep, type SwitchEvent } from './switching/compile'
 export { expanded, isHeld, startingActions } from './switching/action'
-export { addReading, cannotHold, likeliest, readingSends, readPhrase, readTurns, setTurns } from './switching/phrase/readPhrase'
+export {
+  addReading,
+  cannotHold,
+  likeliest,
+  readingSends,
+  readPhrase,
+  readTurns,
+  setTurns,
+} from './switching/phrase/readPhrase'
 export type { Reading as PhraseReading } from './switching/phrase/phrase'
 export type { Doing } from './switching/action/actionDoes'
 export { lampNow, type LampNow } from './switching/lamp'

@@ -78,6 +78,7 @@ test('removing a device cleans its switches, and comes back whole', async ({ pag
   await openView(page, rigId, 'rig')
   await tile(page, /^Tape echo/).click()
   await inspector(page).getByRole('button', { name: 'Remove this device' }).click()
+  await inspector(page).getByRole('alertdialog').getByRole('button', { name: 'Remove it' }).click()
   await page.keyboard.press('2')
   await expect(bytesSent(page)).toHaveText('C0 07 B4 00 00 B4 20 00 C4 00 C5 01')
   await page.keyboard.press('Control+z')

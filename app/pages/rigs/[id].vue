@@ -22,7 +22,7 @@ const router = useRouter()
 const rigs = useRigStore()
 const floor = useFloorStore()
 const isSheetOpen = ref(false)
-const { isTall, turnTall } = useDock()
+const { turnTall } = useDock()
 const { isShort } = useFloorFit()
 /** A sheet and a logbook are read on a phone beside the gear: there they come before the floor. */
 const isRead = computed(() => /\/(keyin|logbook)$/.test(route.path))
