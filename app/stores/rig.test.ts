@@ -119,12 +119,12 @@ describe('without the server', () => {
     await settle()
     first.close()
     // The next tab takes over what waits, sends it, and undoes it.
+    server.isAway = false
     const next = openTab()
     await next.open('rig')
-    server.isAway = false
     await settle()
     await settle()
-    expect(next.outboxState.kind).toBe('empty')
+    expect([channelOf(next, 'echo'), next.outboxState.kind]).toEqual([11, 'empty'])
     next.edit(editRow(next.rig!, 'setChannel', 'devices', 'echo', { channel: before as never }))
     await settle()
     expect(channelOf(next, 'echo')).toBe(before)

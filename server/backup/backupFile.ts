@@ -107,8 +107,8 @@ export const headsMark = (
 
 export const allHeads = (db: Db) => db.select().from(rigs).orderBy(rigs.createdAt, rigs.id)
 
-/** Edits read from the database together: one may be of some megabytes. */
-const CHUNK = 25
+/** Edits read from the database together: as many as come to about so many letters, for one may be of some megabytes. */
+const [FEWEST, MOST, LETTERS] = [1, 500, 500_000]
 
 /**
  * Everything as one zip archive, piece by piece: of each rig, deleted ones too, the rig file and its history, a line of JSON an
@@ -155,18 +155,20 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     yield* pieces.splice(0)
     const history = begin(`${stem}.history.jsonl`)
     const names = await revisionNames(db, id)
-    for (let after = 0; after < head.revision; after += CHUNK)
-      for (const { edit, ...logged } of await readEditsBetween(
-        db,
-        id,
-        after,
-        Math.min(head.revision, after + CHUNK),
-      )) {
+    let count = FEWEST
+    for (let after = 0; after < head.revision;) {
+      const upTo = Math.min(head.revision, after + count)
+      let letters = 1
+      for (const { edit, ...logged } of await readEditsBetween(db, id, after, upTo)) {
         const line = JSON.stringify({ ...logged, name: names.get(logged.revision) ?? '', ...edit })
+        letters += line.length
         history.push(strToU8(`${line}\n`), false)
         yield* pieces.splice(0)
         await rest(line.length)
       }
+      count = Math.min(MOST, Math.max(FEWEST, Math.floor((count * LETTERS) / letters)))
+      after = upTo
+    }
     history.push(new Uint8Array(), true)
     listed.push({ ...head, name: rigName(rig), rig: rigPart, history: history.told() })
     yield* pieces.splice(0)
@@ -278,6 +280,18 @@ export async function readBackup(archive: Uint8Array): Promise<Result<readonly B
   return faults.length > 0 ? invalid(...faults) : accept(all)
 }
 
+/** The sum of what may be long, piece by piece. */
+async function sumOf(bytes: Uint8Array): Promise<string> {
+  const sum = createHash('sha256')
+  const rest = rests()
+  const PIECE = 1_000_000
+  for (let from = 0; from < bytes.length; from += PIECE) {
+    sum.update(bytes.subarray(from, from + PIECE))
+    await rest(PIECE)
+  }
+  return sum.digest('hex')
+}
+
 /** A file of a backup as its list says it is; no more of it is unpacked than that. */
 async function readPart(
   zip: OpenZip,
@@ -285,7 +299,7 @@ async function readPart(
 ): Promise<Result<Uint8Array, Fault>> {
   if (!zip.names.includes(file)) return refuse({ path: file, reason: 'It is missing.' })
   const read = await zip.read(file, bytes)
-  return read.ok && read.value.length === bytes && sha256(read.value) === sum
+  return read.ok && read.value.length === bytes && (await sumOf(read.value)) === sum
     ? accept(read.value)
     : refuse({ path: file, reason: 'It is not as it was when the backup was made.' })
 }
