@@ -21,9 +21,9 @@ import {
 import type { BackupContents } from '#shared/contract/backups'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import type { Db } from '../db/database'
-import { readEditsBetween } from '../db/repositories/editLog'
+import { readNamedEditsBetween } from '../db/repositories/editLog'
 import { rigOf, rigQueries } from '../db/repositories/rigRows'
-import { edits, rigs } from '../db/schema'
+import { rigs } from '../db/schema'
 import { decodeText, NOT_TEXT } from '../http/decodeText'
 import { openZip, type OpenZip } from '../http/openZip'
 import { rests } from '../http/rests'
@@ -154,13 +154,12 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     const rigPart = put(`${stem}.rig.json`, strToU8(formatRigFile(rig)))
     yield* pieces.splice(0)
     const history = begin(`${stem}.history.jsonl`)
-    const names = await revisionNames(db, id)
     let count = FEWEST
     for (let after = 0; after < head.revision;) {
       const upTo = Math.min(head.revision, after + count)
       let letters = 1
-      for (const { edit, ...logged } of await readEditsBetween(db, id, after, upTo)) {
-        const line = JSON.stringify({ ...logged, name: names.get(logged.revision) ?? '', ...edit })
+      for (const { edit, ...logged } of await readNamedEditsBetween(db, id, after, upTo)) {
+        const line = JSON.stringify({ ...logged, ...edit })
         letters += line.length
         history.push(strToU8(`${line}\n`), false)
         yield* pieces.splice(0)
@@ -177,14 +176,6 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
   put(MANIFEST, strToU8(`${JSON.stringify(manifest, null, 2)}\n`))
   archive.end()
   yield* pieces.splice(0)
-}
-
-const revisionNames = async (db: Db, rigId: string): Promise<ReadonlyMap<number, string>> => {
-  const rows = await db
-    .select({ revision: edits.revision, name: edits.name })
-    .from(edits)
-    .where(eq(edits.rigId, rigId))
-  return new Map(rows.flatMap(({ revision, name }) => (name === '' ? [] : [[revision, name]])))
 }
 
 /** Of all files together, unpacked, in bytes; and of what says what is in it. */
