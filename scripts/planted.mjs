@@ -107,7 +107,7 @@ const FAULTS = [
 
 const copy = mkdtempSync(join(tmpdir(), 'planted-'))
 try {
-  for (const part of ['core', 'shared', 'package.json', 'vitest.config.ts'])
+  for (const part of ['core', 'shared', 'testing', 'package.json', 'vitest.config.ts'])
     cpSync(join(root, part), join(copy, part), { recursive: true })
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
   const run = (...tests) =>

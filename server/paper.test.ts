@@ -1,5 +1,6 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import {
   applyEdit,
   cableTags,
@@ -262,7 +263,7 @@ describe('the set sheet as PDF', () => {
   )
 
   it('has a line for every part of generated shows, and none without a show', async () => {
-    for (let seed = 1; seed <= 10; seed++) {
+    for (const seed of seeds(10, 1)) {
       const rig = makeShowRig(seed)
       const { words } = await read((await setSheetPdf(rig, 'a4', fonts))!)
       const parts = playedParts(rig, showOn(rig)!)
@@ -389,7 +390,7 @@ describe('the sheet for a stand-in as PDF', () => {
 
   it('holds names of 60 letters and a rig of generated banks, and is none where nothing stands', async () => {
     expectInside(await read((await standInPdf(longNamed(), 'a4', fonts))!))
-    for (let seed = 1; seed <= 8; seed++) {
+    for (const seed of seeds(8, 1)) {
       const rig = makeShowRig(seed)
       const sheet = await read((await standInPdf(rig, 'letter', fonts))!)
       expectInside(sheet)

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { namePlaces, namesRoom, pathOf, pedalScales, shortened } from './pedalChart'
 import { delayPaths, ridePath } from './rideChart'
 
@@ -15,7 +16,7 @@ describe('names at the ends of lines', () => {
         expect(Math.min(...places)).toBeGreaterThanOrEqual(20)
         expect(Math.max(...places)).toBeLessThanOrEqual(280)
       }),
-      { seed: 7, numRuns: 300 },
+      generated(300, 7),
     )
   })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { nextTick } from 'vue'
 import { encodeMessage, playSteps, runDifferences, seenIn, type FloorState, type RunStep } from '#core'
 import { MIDI_TEXT } from '~/text/midi'
@@ -90,9 +91,9 @@ describe('the clock of the floor', () => {
           if (floor.state!.at === length) expect(told(floor.state!)).toEqual(told(once.state))
         },
       ),
-      { numRuns: 250, seed: 10_2027 },
+      generated(250, 10_2027),
     )
-    expect(messages).toBeGreaterThan(1000)
+    expect(messages).toBeGreaterThan(runs(1000))
   }, 120_000)
 
   it('keeps a recorded run as it was, and says what an edit changed in it', async () => {

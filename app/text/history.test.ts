@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { rowSchemas } from '../../core/rig/rig'
 import { EDIT_LABELS, rowDifference, type Change } from '#core'
 import { smallRig } from '../../core/rig/makeRig'
@@ -46,7 +47,7 @@ describe('history in words', () => {
   })
 
   it('shows no id, and counts many of a kind', () => {
-    for (let seed = 0; seed < 20; seed++) {
+    for (const seed of seeds(20)) {
       const { log, rigs } = makeHistory(seeded(seed), 40)
       for (const { edit } of log.slice(1)) {
         const rows = edit.changes.flatMap((one) => rowDifference(rigs.at(-1)!, one) ?? [])

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../../core/base/seeded'
 import { makeHistory } from '../../core/history/makeHistory'
 import { makeMessage } from '../../core/dump/makeDumps'
@@ -8,7 +9,7 @@ import { lineAboutText, lineKindText, lineText } from './logbook'
 
 describe('the logbook in words', () => {
   it('says every line of generated histories', () => {
-    for (let seed = 0; seed < 30; seed++) {
+    for (const seed of seeds(30)) {
       const { log, rigs } = makeHistory(seeded(seed + 50), 60)
       const rig = rigs.at(-1)!
       for (const line of logbookLines(rig, log.flatMap(factsOf), (at) => at.slice(0, 10))) {

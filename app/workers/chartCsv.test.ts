@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import type { Control, Rig } from '#core'
 import { chartCsvText } from '#shared/chartCsv'
 import { readPaste } from './readPaste'
@@ -103,7 +104,7 @@ describe('the app reads its own chart.csv', () => {
         )
         expect(rows.flatMap((row) => (row.kind === 'control' ? row.doubts : []))).toEqual([])
       }),
-      { seed: 11, numRuns: 700 },
+      generated(700, 11),
     )
   })
 

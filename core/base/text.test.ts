@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { canBeKept, cutText, keepable, letterCount, utf8Length } from './text'
 
 // Second witness: the platform's own encoder and iterator.
@@ -9,7 +10,7 @@ it('counts code points and UTF-8 bytes as the platform does', () => {
       expect(letterCount(text)).toBe([...text].length)
       expect(utf8Length(text)).toBe(new TextEncoder().encode(text).length)
     }),
-    { seed: 7 },
+    generated(100, 7),
   )
 })
 
@@ -18,7 +19,7 @@ it('cuts between code points, never through a pair', () => {
     fc.property(fc.string({ unit: 'binary' }), fc.nat(20), (text, most) => {
       expect(cutText(text, most)).toBe([...text].slice(0, most).join(''))
     }),
-    { seed: 7 },
+    generated(100, 7),
   )
   expect(cutText('🎸🎸🎸', 2)).toBe('🎸🎸')
 })

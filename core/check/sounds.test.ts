@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import fc from 'fast-check'
 import { applyEdit } from '../rig/applyEdit'
 import { ABOUT_ID } from '../rig/table/about'
@@ -214,7 +215,7 @@ describe('what stays', () => {
         }
         expect(said(turned)).toEqual(said(rig))
       }),
-      { numRuns: 150, seed: 8_7000 },
+      generated(150, 8_7000),
     )
   })
 })
@@ -331,8 +332,8 @@ describe('the rest', () => {
           expect(applyEdit(rig, fix).ok).toBe(true)
         }
       }),
-      { numRuns: 200, seed: 8_7001 },
+      generated(200, 8_7001),
     )
-    expect(fixes).toBeGreaterThan(200)
+    expect(fixes).toBeGreaterThan(runs(200))
   })
 })

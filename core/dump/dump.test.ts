@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { parseMidi } from 'midi-file'
 import { describe, expect, it } from 'vitest'
+import { generated, runs, seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { wireTime } from '../midi/wireTime'
 import { dumpSchema, type DumpMessage } from '../rig/table/dump'
@@ -49,13 +50,13 @@ describe('a recording', () => {
         const pieces = messages.map((one) => ({ bytes: messageBytes(one), at: (at += one.ms ?? 0) }))
         expect(readExclusives(pieces)).toEqual({ ok: true, value: { messages, aside: 0 } })
       }),
-      { seed: 1801 },
+      generated(100, 1801),
     )
   })
 
   it('is the same however its bytes were cut into pieces, and wherever clock stood among them', () => {
     const random = seeded(1802)
-    for (let n = 0; n < 300; n++) {
+    for (const n of seeds(300)) {
       const { messages } = recorded(n)
       const whole = [...syxOf(messages)]
       // M1 v4.2.1: real-time bytes may stand anywhere, also inside an exclusive message.
@@ -91,7 +92,7 @@ describe('a recording', () => {
 
   it('that is garbled anywhere is refused: by the standard where a byte is no data, by its checksum else', () => {
     const random = seeded(1803)
-    for (let n = 0; n < 500; n++) {
+    for (const n of seeds(500)) {
       const { messages } = recorded(n)
       const bytes = syxOf(messages)
       const at = Math.floor(random() * bytes.length)
@@ -147,7 +148,7 @@ describe('checks', () => {
   })
 
   it('refuse a message that came twice, one that was lost, and one too many', () => {
-    for (let seed = 0; seed < 200; seed++) {
+    for (const seed of seeds(200)) {
       const { messages } = recorded(seed)
       const n = seed % 8
       const twice = [...messages.slice(0, n + 1), messages[n]!, ...messages.slice(n + 1)]
@@ -164,7 +165,7 @@ describe('checks', () => {
   })
 
   it('are learned from whole dumps, and then find what is garbled in the next', () => {
-    for (let seed = 0; seed < 200; seed++) {
+    for (const seed of seeds(200)) {
       const { messages } = recorded(seed)
       const learned = learnDumping(messages)
       expect(learned).toMatchObject({ bytes: 27, count: 8, place: 4, checksum: { kind: 'sum' } })
@@ -184,7 +185,7 @@ describe('checks', () => {
 
   it('claim no checksum where there is none', () => {
     const random = seeded(1804)
-    for (let n = 0; n < 500; n++) {
+    for (let n = 0; n < runs(500); n++) {
       const messages = Array.from({ length: 5 }, (_, m) =>
         makeMessage([0x7d, 1, m, ...makeBank(random, 1, 16)[0]!]),
       )
@@ -196,7 +197,7 @@ describe('checks', () => {
 describe('two dumps', () => {
   it('differ in the bytes that were changed, and are named where that is known', () => {
     const random = seeded(1805)
-    for (let n = 0; n < 200; n++) {
+    for (let n = 0; n < runs(200); n++) {
       const bank = makeBank(random, 8, 20)
       const changed = bank.map((one) => [...one])
       const [preset, byte] = [Math.floor(random() * 8), Math.floor(random() * 20)]
@@ -266,7 +267,7 @@ describe('splitting', () => {
 
 describe('sending back', () => {
   it('keeps the spacing it was recorded with, on a wire of 31,250 baud', () => {
-    for (let seed = 0; seed < 100; seed++) {
+    for (const seed of seeds(100)) {
       const { messages } = recorded(seed)
       const sent = sendingBack(messages, 0)
       sent.forEach(({ bytes, start, end }, n) => {
@@ -284,12 +285,12 @@ describe('sending back', () => {
         for (let n = 1; n < sent.length; n++)
           expect(sent[n]!.start - sent[n - 1]!.end).toBeGreaterThanOrEqual(pause - 1e-6)
       }),
-      { seed: 1806 },
+      generated(100, 1806),
     )
   })
 
   it('a simulated device takes all that was recorded from it, and answers for each', () => {
-    for (let seed = 0; seed < 100; seed++) {
+    for (const seed of seeds(100)) {
       const bank = makeBank(seeded(seed), 8, 20)
       const { messages } = recorded(seed)
       let device = makeStandIn(makeBank(seeded(seed + 5000), 8, 20))
@@ -348,7 +349,7 @@ describe('a simulated device', () => {
 
 describe('files', () => {
   it('a bank comes back byte for byte from .syx, and with its spacing from a MIDI file', () => {
-    for (let seed = 0; seed < 100; seed++) {
+    for (const seed of seeds(100)) {
       const { messages } = recorded(seed)
       const syx = readSyx(syxOf(messages))
       expect(syx.ok && syx.value.messages.map(({ hex }) => hex)).toEqual(messages.map(({ hex }) => hex))
@@ -372,7 +373,7 @@ describe('files', () => {
           if (n > 0) expect(ms).toBeGreaterThanOrEqual(messages[n]!.ms!)
         })
       }),
-      { seed: 1807 },
+      generated(100, 1807),
     )
   })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { LEFT, made, type Machine, type State } from './machine'
 import { machines } from './makeMachines'
 import { isAlways, type Need } from './need'
@@ -62,9 +63,9 @@ describe('the states a machine can come to', () => {
         expect(ends).toEqual([...plain.keys()].map(stateOf))
         states += plain.size
       }),
-      { numRuns: 1000, seed: 16_2026 },
+      generated(1000, 16_2026),
     )
-    expect(states).toBeGreaterThan(10_000)
+    expect(states).toBeGreaterThan(runs(10_000))
   })
 
   it('are too many to be numbered for a machine of 2^40', () => {
@@ -101,9 +102,9 @@ describe('a machine seen through some of its components', () => {
         exact++
         expect(new Map([...seen])).toEqual(nearest)
       }),
-      { numRuns: 2000, seed: 17_2026 },
+      generated(2000, 17_2026),
     )
-    expect(exact).toBeGreaterThan(50)
+    expect(exact).toBeGreaterThan(runs(50))
   })
 })
 
@@ -143,12 +144,12 @@ describe('the fewest moves to something', () => {
         )
         if (JSON.stringify(wayTo(projection, goals[0]!)) === JSON.stringify(found.moves)) count.straight++
       }),
-      { numRuns: 2000, seed: 18_2026 },
+      generated(2000, 18_2026),
     )
-    expect(count.run).toBeGreaterThan(500)
-    expect(count.never).toBeGreaterThan(300)
+    expect(count.run).toBeGreaterThan(runs(500))
+    expect(count.never).toBeGreaterThan(runs(300))
     // Some do not come out as the projection has them, and must be searched for.
-    expect(count.run - count.straight).toBeGreaterThan(50)
+    expect(count.run - count.straight).toBeGreaterThan(runs(50))
   })
 })
 
@@ -182,10 +183,10 @@ describe('the fewest moves to something of which more is known', () => {
         expect(found.kind).toBe(fewest < most ? 'run' : 'never')
         if (found.kind === 'run') expect(found.moves.length).toBe(fewest)
       }),
-      { numRuns: 2000, seed: 24_2026 },
+      generated(2000, 24_2026),
     )
-    expect(count.run).toBeGreaterThan(500)
-    expect(count.never).toBeGreaterThan(200)
+    expect(count.run).toBeGreaterThan(runs(500))
+    expect(count.never).toBeGreaterThan(runs(200))
   })
 
   it('is given up where it may not look further, and then no shorter run is there than it says', () => {
@@ -204,9 +205,9 @@ describe('the fewest moves to something of which more is known', () => {
           .map(([, depth]) => depth)
         expect(Math.min(...depths, Number.POSITIVE_INFINITY)).toBeGreaterThanOrEqual(found.atLeast)
       }),
-      { numRuns: 1000, seed: 25_2026 },
+      generated(1000, 25_2026),
     )
-    expect(given).toBeGreaterThan(100)
+    expect(given).toBeGreaterThan(runs(100))
   })
 })
 
@@ -231,8 +232,8 @@ describe('what is plainly always so', () => {
         // Not because the first never is.
         if (all.some(({ values }) => one.isMet[values[one.component]!])) plain++
       }),
-      { numRuns: 3000, seed: 26_2026 },
+      generated(3000, 26_2026),
     )
-    expect(plain).toBeGreaterThan(50)
+    expect(plain).toBeGreaterThan(runs(50))
   })
 })

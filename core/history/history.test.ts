@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { dequal } from 'dequal/lite'
 import { seeded } from '../base/seeded'
 import { formatRigFile } from '../format/rigFile'
@@ -43,7 +44,7 @@ function pressesOf(rig: Rig): Map<string, string> {
 
 describe('two revisions', () => {
   it('differ by what the edits between them come to, row by row and message by message', () => {
-    for (let seed = 0; seed < 30; seed++) {
+    for (const seed of seeds(30)) {
       const { log, rigs } = makeHistory(seeded(seed + 31), 60)
       const random = seeded(seed)
       for (let n = 0; n < 6; n++) {
@@ -153,7 +154,7 @@ describe('going back', () => {
   })
 
   it('in the plan alone leaves what happened as it is, and the rig sound', () => {
-    for (let seed = 0; seed < 20; seed++) {
+    for (const seed of seeds(20)) {
       const { rigs } = makeHistory(seeded(seed + 77), 80)
       const random = seeded(seed)
       let rig = rigs.at(-1)!

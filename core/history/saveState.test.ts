@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { applyEdit } from '../rig/applyEdit'
 import { change, invertEdit, type Edit } from '../rig/edit'
@@ -191,7 +192,7 @@ const statesOf = (world: World) =>
 
 describe('save-state', () => {
   it('is what a plain account of ticks, saves, dumps and edits comes to', () => {
-    for (let seed = 0; seed < 400; seed++) {
+    for (const seed of seeds(400)) {
       const random = seeded(seed + 9000)
       const world = new World()
       for (let n = 0; n < 25; n++) {
@@ -217,7 +218,7 @@ describe('save-state', () => {
   }, 120_000)
 
   it('asks only for revisions it says it will ask for', () => {
-    for (let seed = 0; seed < 50; seed++) {
+    for (const seed of seeds(50)) {
       const random = seeded(seed + 12_000)
       const world = new World()
       for (let n = 0; n < 40; n++) pick(random, MOVES)(world, random)

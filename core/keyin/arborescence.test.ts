@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { arborescence } from './arborescence'
 import { certificateFault } from './certificate'
@@ -36,7 +37,7 @@ function byForce(weights: ArrayLike<number>, roots: ArrayLike<number>): number {
 
 describe('the cheapest arborescence', () => {
   it('is that of trying all, and its certificate passes, on 1,000 small digraphs', () => {
-    for (let seed = 0; seed < 1000; seed++) {
+    for (const seed of seeds(1000)) {
       const { weights, roots } = makeDigraph(seed, 1 + (seed % 6))
       const found = arborescence(weights, roots)
       expect(found.cost).toBe(byForce(weights, roots))
@@ -45,7 +46,7 @@ describe('the cheapest arborescence', () => {
   })
 
   it('has a certificate that passes where many vertices make sets within sets', () => {
-    for (let seed = 0; seed < 60; seed++) {
+    for (const seed of seeds(60)) {
       const { weights, roots } = makeDigraph(seed, 20 + seed)
       expect(certificateFault(weights, roots, arborescence(weights, roots))).toBeNull()
     }
@@ -53,7 +54,7 @@ describe('the cheapest arborescence', () => {
 
   it('is not taken by the checker where it costs more, claims less, or is no tree', () => {
     const random = seeded(5)
-    for (let seed = 0; seed < 200; seed++) {
+    for (const seed of seeds(200)) {
       const size = 3 + (seed % 5)
       const { weights, roots } = makeDigraph(seed, size)
       const found = arborescence(weights, roots)

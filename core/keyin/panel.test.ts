@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { MANNERS } from '../rig/table/keying'
 import { amendSteps } from './amending'
@@ -122,7 +123,7 @@ describe.each(MANNERS)('a sheet played on the front panel in the manner "%s"', (
   )
 
   it('makes a place right of which nobody knows what it holds', () => {
-    for (let seed = 0; seed < 30; seed++) {
+    for (const seed of seeds(30)) {
       const board = makeBoard(manner, seed + 300, 6)
       const { box } = board
       const random = seeded(seed)

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { runs, seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { Annealer } from './anneal'
 import { improve, improved } from './improve'
@@ -145,7 +146,7 @@ describe('the search', () => {
   })
 
   it('knows what every exchange changes where items pay alone, some are fixed and places are free', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const { problem, start } = makePlacing(seed, 20)
       const plain: Placing = { ...problem, late: 0, time: null }
       const tabu = new Tabu(matricesOf(plain), seeded(seed))
@@ -163,7 +164,7 @@ describe('the search', () => {
   })
 
   it('is exact where one of the two is symmetric', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const { problem, start } = makePlacing(seed)
       const plain: Placing = { ...problem, late: 0, time: null }
       const { n, flow, distance, alone } = matricesOf(plain)
@@ -177,7 +178,7 @@ describe('the search', () => {
 
   it('says of every run what it gained, with hurry, free places and lopsided costs', () => {
     let moved = 0
-    for (let seed = 1; seed <= 400; seed++) {
+    for (const seed of seeds(400, 1)) {
       const { problem, start } = makePlacing(seed)
       const annealer = new Annealer(problem, linksOf(problem), start, seeded(seed))
       const gained = annealer.run(300, 1, 0.01)
@@ -186,11 +187,11 @@ describe('the search', () => {
       expect(gained).toBeLessThanOrEqual(1e-9)
       if (gained < 0) moved++
     }
-    expect(moved).toBeGreaterThan(200)
+    expect(moved).toBeGreaterThan(runs(200))
   })
 
   it('is never worse than what stands, never moves what is fixed, and finds the best of all orders', () => {
-    for (let seed = 1; seed <= 80; seed++) {
+    for (const seed of seeds(80, 1)) {
       const { problem, start } = makePlacing(seed, 5)
       const before = costOf(problem, start)
       let last = Infinity

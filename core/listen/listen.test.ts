@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { runs, seeds } from '#testing/runs'
 import { own } from '../base/own'
 import { seeded } from '../base/seeded'
 import { usualDevice } from '../archetype/archetype'
@@ -158,7 +159,7 @@ describe('listening to a board', () => {
 
   it('names two switches that were swapped, and one that does what another should', () => {
     let swaps = 0
-    for (let seed = 0; seed < 100; seed++) {
+    for (const seed of seeds(100)) {
       const plan = makeListeningRig(seed)
       const controller = controllerOf(plan)
       const plain = gesturesOf(plan, controller).filter(({ switchId, how, bankId }) => {
@@ -196,7 +197,7 @@ describe('listening to a board', () => {
         { gesture: a, verdict: { kind: 'wrong', faults: [{ kind: 'another', gesture: gestureKey(b) }] } },
       ])
     }
-    expect(swaps).toBeGreaterThan(30)
+    expect(swaps).toBeGreaterThan(runs(30))
   })
 
   it('says what was not heard yet, and of what came in any order which step it was', () => {
@@ -212,7 +213,7 @@ describe('listening to a board', () => {
 
   it('takes a switch for right that begins with another of its presses, since controllers remember where they were', () => {
     let turned = 0
-    for (let seed = 0; seed < 60; seed++) {
+    for (const seed of seeds(60)) {
       const plan = makeListeningRig(seed)
       const controller = controllerOf(plan)
       const takes = gesturesOf(plan, controller).map((gesture): Take => {
@@ -224,7 +225,7 @@ describe('listening to a board', () => {
       for (const { verdict } of judgeBoard(plan, controller, takes))
         expect(verdict).toEqual({ kind: 'right' })
     }
-    expect(turned).toBeGreaterThan(60)
+    expect(turned).toBeGreaterThan(runs(60))
   })
 
   it('never calls a switch wrong whose messages hang on what was sent before', () => {
@@ -276,7 +277,7 @@ function held_(held: Rig, gesture: Gesture, before: number): NonNullable<SwitchT
 describe('a controller learned by listening', () => {
   it('is the one that was programmed, on 100 generated boards', () => {
     let switches = 0
-    for (let seed = 0; seed < 100; seed++) {
+    for (const seed of seeds(100)) {
       const held = makeListeningRig(seed)
       const controller = controllerOf(held)
       const places: LearnedPlace[] = []
@@ -318,7 +319,7 @@ describe('a controller learned by listening', () => {
         )
       }
     }
-    expect(switches).toBeGreaterThan(700)
+    expect(switches).toBeGreaterThan(runs(700))
   })
 
   it('says of a silent switch, and of one that goes on, that it cannot tell', () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { applyEdit } from '../rig/applyEdit'
 import { editRow } from '../rig/edits/editRow'
 import { removeRow } from '../rig/edits/removeRow'
@@ -38,7 +39,7 @@ const tried = (rig: Rig, line: TestLine, verdict: 'pass' | 'fail', id: string, a
 describe('the test plan', () => {
   // Common practice: try every switch, and the whole travel of every pedal, watching.
   it('asks for every switch that does something, twice at least, and for every device', () => {
-    for (let seed = 0; seed < 20; seed++) {
+    for (const seed of seeds(20)) {
       const { rigs } = makeHistory(seeded(seed + 400), 40)
       const rig = rigs.at(-1)!
       const plan = testPlan(rig)
@@ -187,7 +188,7 @@ describe('the logbook', () => {
   })
 
   it('loses no fact of a log, however it is told together', () => {
-    for (let seed = 0; seed < 20; seed++) {
+    for (const seed of seeds(20)) {
       const { log, rigs } = makeHistory(seeded(seed + 900), 60)
       const facts = log.flatMap(factsOf)
       const lines = logbookLines(rigs.at(-1)!, facts, (at) => at.slice(0, 10))

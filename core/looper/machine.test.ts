@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { makeBank, makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/makeRig'
 import type { Rig } from '../rig/rig'
 import { loopChartSchema, type LoopChart } from '../rig/table/looper'
@@ -55,7 +56,7 @@ describe('a looper', () => {
           }
         },
       ),
-      { numRuns: 400, seed: 13 },
+      generated(400, 13),
     )
   })
 
@@ -163,7 +164,7 @@ describe('a looper on the floor', () => {
           expect([now.state, layersOf(now)]).toEqual([plain.state, plain.layers])
         },
       ),
-      { numRuns: 200, seed: 3 },
+      generated(200, 3),
     )
   })
 })

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { parseMidi, writeMidi } from 'midi-file'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { anyChannelMessage } from './makeMessages'
 import { decodeMidiFile, encodeMidiFile, type MidiFile, type MidiFileEvent } from './midiFile'
 
@@ -49,7 +50,7 @@ describe('MIDI files', () => {
       fc.property(anyFile, (file) => {
         expect(decodeMidiFile(encodeMidiFile(file))).toEqual({ ok: true, value: file })
       }),
-      { seed: 40 },
+      generated(100, 40),
     )
   })
 
@@ -115,7 +116,7 @@ describe('MIDI files', () => {
           decodeMidiFile(whole.with(at, byte))
         },
       ),
-      { seed: 41, numRuns: 500 },
+      generated(500, 41),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { encodeMessages } from './encode'
 import { anyMessage } from './makeMessages'
 import type { MidiMessage } from './message'
@@ -11,7 +12,7 @@ describe('parseMessages', () => {
       fc.property(fc.array(anyMessage), fc.boolean(), (messages, runningStatus) => {
         expect(parseMessages(encodeMessages(messages, { runningStatus }))).toEqual({ messages, garbage: [] })
       }),
-      { seed: 20, numRuns: 300 },
+      generated(300, 20),
     )
   })
 
@@ -29,7 +30,7 @@ describe('parseMessages', () => {
         parser.push(bytes.subarray(at))
         expect(read).toEqual(messages)
       }),
-      { seed: 21 },
+      generated(100, 21),
     )
   })
 
@@ -39,7 +40,7 @@ describe('parseMessages', () => {
         const { messages } = parseMessages([...noise, 0xf7, 0xc3, 0x0b])
         expect(messages.at(-1)).toEqual({ kind: 'program', channel: 4, program: 11 })
       }),
-      { seed: 22, numRuns: 500 },
+      generated(500, 22),
     )
   })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { appendVariableLength, decodeVariableLength, VARIABLE_LENGTH_MAX } from './variableLength'
 
 const encodeVariableLength = (value: number): number[] => {
@@ -33,7 +34,7 @@ describe('variable-length numbers', () => {
       fc.property(fc.integer({ min: 0, max: VARIABLE_LENGTH_MAX }), (value) => {
         expect(decodeVariableLength(encodeVariableLength(value), 0)?.value).toBe(value)
       }),
-      { seed: 30 },
+      generated(100, 30),
     )
   })
 

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import type { Curve, CurvePoint } from '../rig/table/curve'
 import { curveAt, shareFor } from './curve'
 import { STEPS } from './sweep'
@@ -82,7 +83,7 @@ describe('curves', () => {
             9,
           )
       }),
-      { seed: 12, numRuns: 300 },
+      generated(300, 12),
     )
   })
 
@@ -103,7 +104,7 @@ describe('curves', () => {
             ).toBe(true)
         }
       }),
-      { seed: 13, numRuns: 500 },
+      generated(500, 13),
     )
   })
 

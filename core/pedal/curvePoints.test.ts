@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { CURVE_POINTS_MAX, curveSchema, type CurvePoint } from '../rig/table/curve'
 import { curveAt } from './curve'
 import { addPoint, movePoint, pointsAlong, removePoint, splitWidest } from './curvePoints'
@@ -32,7 +33,7 @@ it('points moved, added, split and taken off in any order are a curve all the wa
         }
       },
     ),
-    { seed: 31, numRuns: 400 },
+    generated(400, 31),
   )
 })
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import type { AutoOff, OffKind } from '../rig/table/pedal'
 import { DELAY_STEP_MS, DELAYS_TO_MS, proposedDelay, tryDelays } from './delays'
@@ -103,7 +104,7 @@ const someOff = (kind: OffKind, toe: AutoOff['toe'] = 'momentary') => makeOff({ 
 
 describe.each(KINDS)('automatic bypass by %s', (kind) => {
   it('is off when the rides say so, a millisecond at a time, for every delay tried', () => {
-    for (let seed = 1; seed <= 40; seed++)
+    for (const seed of seeds(40, 1))
       for (const toe of ['latching', 'momentary'] as const)
         for (const delayMs of [10, 130, 400, 600]) {
           const ride = someRide(seed)
@@ -118,7 +119,7 @@ describe.each(KINDS)('automatic bypass by %s', (kind) => {
   })
 
   it('proposes a delay that goes off wrongly the fewest times of all, in steps of 10 ms', () => {
-    for (let seed = 100; seed < 116; seed++) {
+    for (const seed of seeds(16, 100)) {
       const rides = [someRide(seed), someRide(seed * 3)]
       const off = someOff(kind)
       const proposed = proposedDelay(tryDelays(off, rides))!

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { shownFor } from '../rig/chart/reading'
 import { makeControl } from '../rig/makeRig'
 import type { Control } from '../rig/table/control'
@@ -77,7 +78,7 @@ describe('a sweep', () => {
           expect(positionFor(target, value)).toBe(best)
         },
       ),
-      { seed: 4, numRuns: 400 },
+      generated(400, 4),
     )
   })
 })
@@ -129,7 +130,7 @@ describe('narrowing', () => {
           )
         }
       }),
-      { seed: 9, numRuns: 200 },
+      generated(200, 9),
     )
   })
 })

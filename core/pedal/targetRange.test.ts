@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { makeControl } from '../rig/makeRig'
 import { shownText } from '../rig/chart/reading'
 import type { Control } from '../rig/table/control'
@@ -44,7 +45,7 @@ describe('a pedal in a device’s own jack', () => {
         }
         expect(rangeOf(after, mix, true)).toEqual(range)
       }),
-      { numRuns: 300, seed: 31_0007 },
+      generated(300, 31_0007),
     )
   })
 })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { runs, seeds } from '#testing/runs'
 import { own } from '../base/own'
 import { seeded } from '../base/seeded'
 import { applyEdit } from '../rig/applyEdit'
@@ -83,7 +84,7 @@ describe('calls', () => {
     const named = { byWholeWays: 0, evenly: 0 }
     const isWeak = ({ weak }: Player, { from, to }: CallAnswer) =>
       from !== null && weak.has(pairKey(from, to))
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40, 1)) {
       for (const [name, pick] of Object.entries({ byWholeWays, byStep, evenly })) {
         const player = makePlayer(seed)
         const answers = practise(player, 300, pick)
@@ -122,7 +123,7 @@ describe('calls', () => {
   })
 
   it('go by the show: every change of sounds in order, once each', () => {
-    for (let seed = 1; seed <= 30; seed++) {
+    for (const seed of seeds(30, 1)) {
       const rig = makeShowRig(seed)
       const called = showCalls(rig).map(({ soundId }) => soundId)
       const wanted = playedParts(rig, showOn(rig)!)
@@ -164,7 +165,7 @@ describe('a step', () => {
 
   it('along the nearest way is on the way, the last one finds it, and one on another sound is wrong', () => {
     const seen = { found: 0, onTheWay: 0, wrong: 0 }
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40, 1)) {
       const rig = makeShowRig(seed)
       const controller = showController(rig)!
       const can = callable(rig)
@@ -202,9 +203,9 @@ describe('a step', () => {
         }
       }
     }
-    expect(seen.found).toBeGreaterThan(100)
-    expect(seen.onTheWay).toBeGreaterThan(50)
-    expect(seen.wrong).toBeGreaterThan(100)
+    expect(seen.found).toBeGreaterThan(runs(100))
+    expect(seen.onTheWay).toBeGreaterThan(runs(50))
+    expect(seen.wrong).toBeGreaterThan(runs(100))
   })
 
   it('that does nothing or leads away is wrong', () => {
@@ -302,7 +303,7 @@ describe('practice kept', () => {
 describe('a board for weak pairs', () => {
   it('is never worse by what it minds, and brings weak pairs nearer than one that does not mind them', () => {
     const minded = { with: 0, without: 0 }
-    for (let seed = 1; seed <= 25; seed++) {
+    for (const seed of seeds(25, 1)) {
       const rig = makeShowRig(seed)
       const show = showOn(rig)!
       const ways = partWays(rig, show)

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import { makePedal, makeRoleOf, makeTarget } from '../pedal/makePedals'
 import type { Rig } from '../rig/rig'
@@ -86,10 +87,10 @@ describe('what must never be', () => {
         const end = makeMoves(rig, restingStart(rig), verdict.moves).at(-1)?.state ?? restingStart(rig)
         expect(areSo(rig, things, end)).toBe(true)
       }),
-      { numRuns: 300, seed: 22_2026 },
+      generated(300, 22_2026),
     )
-    expect(count.fails).toBeGreaterThan(80)
-    expect(count.holds).toBeGreaterThan(20)
+    expect(count.fails).toBeGreaterThan(runs(80))
+    expect(count.holds).toBeGreaterThan(runs(20))
   }, 240_000)
 
   it('is not called right where nobody knows what was there at power-on', () => {

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import { floorMachine } from './floorMachine'
@@ -55,9 +56,9 @@ describe('after an edit', () => {
           }
         },
       ),
-      { numRuns: 60, seed: 27_2026, endOnFailure: true },
+      { ...generated(60, 27_2026), endOnFailure: true },
     )
-    expect(isOther).toBeGreaterThan(80)
+    expect(isOther).toBeGreaterThan(runs(80))
   }, 300_000)
 
   it('the tables are those of a rig that was never looked at before, also after a bank is edited', () => {
@@ -79,7 +80,7 @@ describe('after an edit', () => {
         const back: Rig = { ...first }
         expect(tables(back)).toBe(tables(structuredClone(back)))
       }),
-      { numRuns: 60, seed: 28_2026 },
+      generated(60, 28_2026),
     )
   }, 300_000)
 })

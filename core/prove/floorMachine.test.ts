@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { made } from '../explore/machine'
 import { own } from '../base/own'
 import { seeded } from '../base/seeded'
@@ -46,9 +47,9 @@ describe('a floor as a machine', () => {
         if (floorMachine(rig).beyond.size > 0) open++
         moves += walked(rig, seed)
       }),
-      { numRuns: 150, seed: 16_2026 },
+      generated(150, 16_2026),
     )
-    expect(moves).toBeGreaterThan(3000)
+    expect(moves).toBeGreaterThan(runs(3000))
     expect(open).toBeLessThan(10)
   }, 300_000)
 
@@ -65,8 +66,8 @@ describe('a floor as a machine', () => {
         const first = own(rig.switches, 'one-1')!
         moves += walked({ ...rig, switches: { ...rig.switches, 'one-1': { ...first, positions } } }, seed)
       }),
-      { numRuns: 60, seed: 23_2026 },
+      generated(60, 23_2026),
     )
-    expect(moves).toBeGreaterThan(1000)
+    expect(moves).toBeGreaterThan(runs(1000))
   }, 300_000)
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
@@ -160,13 +161,13 @@ describe('lamps that can lie', () => {
         }
         if (JSON.stringify(rig.switches).includes('"travel"')) count.travels++
       }),
-      { numRuns: 700, seed: 10_2026, reporter: short },
+      { ...generated(700, 10_2026), reporter: short },
     )
     // Not because nothing was there to be found, nor because everything was.
-    expect(count.lies).toBeGreaterThan(300)
-    expect(count.holds).toBeGreaterThan(300)
-    expect(count.deep).toBeGreaterThan(20)
-    expect(count.travels).toBeGreaterThan(300)
+    expect(count.lies).toBeGreaterThan(runs(300))
+    expect(count.holds).toBeGreaterThan(runs(300))
+    expect(count.deep).toBeGreaterThan(runs(20))
+    expect(count.travels).toBeGreaterThan(runs(300))
     // Of 2,600 lamps.
     expect(count.unknown).toBeLessThan(110)
   }, 300_000)
@@ -201,11 +202,11 @@ describe('lamps that can lie', () => {
           } else throw new Error('These rigs have no contacts')
         }
       }),
-      { numRuns: 100, seed: 11_2026, reporter: short },
+      { ...generated(100, 11_2026), reporter: short },
     )
-    expect(count.lies).toBeGreaterThan(50)
-    expect(count.holds).toBeGreaterThan(20)
-    expect(count.deep).toBeGreaterThan(10)
+    expect(count.lies).toBeGreaterThan(runs(50))
+    expect(count.holds).toBeGreaterThan(runs(20))
+    expect(count.deep).toBeGreaterThan(runs(10))
   }, 300_000)
 
   it('a tuner’s lamp, which goes by what was done to any tuner: every run made on 300 rigs', () => {
@@ -244,7 +245,7 @@ describe('lamps that can lie', () => {
         fc.property(rigs, (rig) => {
           for (const { kind } of compared(rig)) kinds.add(kind)
         }),
-        { numRuns: 300, seed: 31_0008 },
+        generated(300, 31_0008),
       ),
     )
     expect([...kinds].sort()).toEqual(['holds', 'lies'])
@@ -273,7 +274,7 @@ describe('lamps that can lie', () => {
       fc.property(lampRigs, (rig) => {
         expect(rigProblems(rig)).toEqual([])
       }),
-      { numRuns: 200, seed: 10 },
+      generated(200, 10),
     )
   })
 })

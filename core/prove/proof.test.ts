@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import { applyEdit } from '../rig/applyEdit'
 import type { Rig } from '../rig/rig'
@@ -105,10 +106,10 @@ describe('sounds from everywhere', () => {
         if (told.size > 0) count.fails++
         else count.holds++
       }),
-      { numRuns: 300, seed: 21_2026 },
+      generated(300, 21_2026),
     )
-    expect(count.fails).toBeGreaterThan(20)
-    expect(count.holds).toBeGreaterThan(100)
+    expect(count.fails).toBeGreaterThan(runs(20))
+    expect(count.holds).toBeGreaterThan(runs(100))
     expect(count.open).toBeLessThan(30)
   }, 240_000)
 })
@@ -318,10 +319,10 @@ describe('the show', () => {
           if (claim.kind === 'preset') expect(deviceState(end, claim.deviceId).preset).not.toBe(claim.index)
         }
       }),
-      { numRuns: 120, seed: 22_2026 },
+      generated(120, 22_2026),
     )
-    expect(count.holds).toBeGreaterThan(50)
-    expect(count.fails).toBeGreaterThan(5)
+    expect(count.holds).toBeGreaterThan(runs(50))
+    expect(count.fails).toBeGreaterThan(runs(5))
   }, 120_000)
 })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { applyEdit, doEdit, withChanges } from './applyEdit'
 import { change, invertEdit, type Change, type Edit } from './edit'
 import { editSchema } from './editSchema'
@@ -222,10 +223,10 @@ describe('what an edit reaches', () => {
           }
         },
       ),
-      { seed: 12, numRuns: 1500 },
+      generated(1500, 12),
     )
-    expect(seen.sound).toBeGreaterThan(1000)
-    expect(seen.broken).toBeGreaterThan(1000)
+    expect(seen.sound).toBeGreaterThan(runs(1000))
+    expect(seen.broken).toBeGreaterThan(runs(1000))
   })
 })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { requireChannel } from '../base/channel'
 import { nextFreeChannel, sendChannel, spreadChannels } from './channels'
 import { applyEdit } from './applyEdit'
@@ -111,7 +112,7 @@ describe('a channel for every device', () => {
           if (isAlone) expect(after[n]).toBe(channel)
         })
       }),
-      { seed: 73 },
+      generated(100, 73),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { applyEdit } from './applyEdit'
 import { change, invertEdit, type Edit } from './edit'
 import { addRow } from './edits/addRow'
@@ -205,7 +206,7 @@ describe('any run of edits', () => {
         for (const edit of done.reverse()) now = apply(now, invertEdit(edit))
         expect(now).toEqual(rig)
       }),
-      { seed: 60, numRuns: 200 },
+      generated(200, 60),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { addController, addDevice, duplicateDevice } from '../archetype/addBox'
 import { CONTROLLERS, DEVICES } from '../archetype/archetypes'
 import { freeSpot, spots } from '../arrange/spots'
@@ -115,7 +116,7 @@ describe('whatever a player does in the Rig view', () => {
           expect(findings(rig)).toEqual(findings(unknown(rig)))
         })
       }),
-      { seed: 78, numRuns: 60 },
+      generated(60, 78),
     )
   })
 
@@ -133,7 +134,7 @@ describe('whatever a player does in the Rig view', () => {
         })
         expect(parseRigFile(formatRigFile(rig))).toEqual({ ok: true, value: rig })
       }),
-      { seed: 75, numRuns: 120 },
+      generated(120, 75),
     )
   })
 
@@ -154,7 +155,7 @@ describe('whatever a player does in the Rig view', () => {
           expect((ask === null) !== (verdict === null)).toBe(true)
         }
       }),
-      { seed: 76, numRuns: 80 },
+      generated(80, 76),
     )
   })
 
@@ -171,7 +172,7 @@ describe('whatever a player does in the Rig view', () => {
           expect(after).not.toContainEqual(finding)
         }
       }),
-      { seed: 77, numRuns: 80 },
+      generated(80, 77),
     )
   })
 })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { runs, seeds } from '#testing/runs'
 import { beyondController } from '../check/beyondController'
 import { unreachedSound } from '../check/unreachedSound'
 import { rigProblems } from '../rig/integrity'
@@ -44,7 +45,7 @@ function inOrder(seed: number): Rig | null {
 describe('a show stepped on part by part', () => {
   it('comes out right in generated shows, each part by one press more', () => {
     let tried = 0
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const rig = inOrder(seed)
       if (!rig) continue
       tried++
@@ -60,7 +61,7 @@ describe('a show stepped on part by part', () => {
       expect([seed, all.flatMap(({ wrong }) => wrong)]).toEqual([seed, []])
       expect(all.length).toBe(parts.length)
     }
-    expect(tried).toBeGreaterThan(40)
+    expect(tried).toBeGreaterThan(runs(40))
   })
 
   it('takes up the tempo of each song', () => {
@@ -92,7 +93,7 @@ describe('a show stepped on part by part', () => {
 
   it('finds a list that something else moves too, in the part that comes out as another', () => {
     let planted = 0
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const rig = inOrder(seed)
       // At the last part nothing goes on any more.
       if (!rig || playedParts(rig, showOn(rig)!).length < 2) continue
@@ -102,7 +103,7 @@ describe('a show stepped on part by part', () => {
       const power = { ...rig, controllers: { [controller!.id]: { ...controller!, onPower } } }
       expect([seed, walked(power)[0]!.wrong[0]?.kind]).toEqual([seed, 'otherPart'])
     }
-    expect(planted).toBeGreaterThan(40)
+    expect(planted).toBeGreaterThan(runs(40))
   })
 
   it('has a part without a sound and one with the sound before stepped on like any other', () => {
@@ -135,7 +136,7 @@ describe('a show stepped on part by part', () => {
 describe('steps to a part', () => {
   it('come to it from every place of generated shows, this time of a song that comes twice', () => {
     let tried = 0
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40, 1)) {
       const rig = makeShowRig(seed, { songs: 3 })
       const all = playedParts(rig, showOn(rig)!)
       for (const from of [null, ...all.map(showPlace)])
@@ -149,7 +150,7 @@ describe('steps to a part', () => {
           expect([seed, from, at]).toEqual([seed, from, showPlace(part)])
         }
     }
-    expect(tried).toBeGreaterThan(1000)
+    expect(tried).toBeGreaterThan(runs(1000))
   })
 })
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { runs, seeds } from '#testing/runs'
 import { own } from '../base/own'
 import { invertEdit } from '../rig/edit'
 import { makeController } from '../rig/makeRig'
@@ -97,7 +98,7 @@ function plainShortest(rig: Rig, from: Stand, soundId: string, deep: number): nu
 describe('the way to a sound', () => {
   it('is the shortest there is, and plays the sound when stepped on the floor', () => {
     let found = 0
-    for (let seed = 1; seed <= 120; seed++) {
+    for (const seed of seeds(120, 1)) {
       const rig = makeShowRig(seed)
       const controller = showController(rig)!
       const start = standAtStart(rig, controller)!
@@ -114,7 +115,7 @@ describe('the way to a sound', () => {
         found++
       }
     }
-    expect(found).toBeGreaterThan(500)
+    expect(found).toBeGreaterThan(runs(500))
   })
 
   it('goes through the positions of a switch, counts the presses, and does not take a held layer for a way', () => {
@@ -162,7 +163,7 @@ describe('a better board', () => {
 
   it('is never worse, leaves what is pinned, and plays the same show: generated', () => {
     let [moved, gained] = [0, 0]
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const rig = makeShowRig(seed)
       const show = showOn(rig)!
       const before = travelOf(partWays(rig, show))
@@ -189,13 +190,13 @@ describe('a better board', () => {
       if (last.after.cost < before.cost * 0.8) gained++
       if (edit) expect(applied(after, invertEdit(edit))).toEqual(rig)
     }
-    expect(moved).toBeGreaterThan(25)
-    expect(gained).toBeGreaterThan(10)
+    expect(moved).toBeGreaterThan(runs(25))
+    expect(gained).toBeGreaterThan(runs(10))
   })
 
   it('switch by switch comes to the same board as all at once', () => {
     let tried = 0
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40, 1)) {
       const rig = makeShowRig(seed)
       const last = proposals(rig, 2).at(-1)
       if (!last || last.moves.length < 3) continue
@@ -215,12 +216,12 @@ describe('a better board', () => {
       const whole = applied(rig, moveSwitches(rig, last.moves))
       for (const { switchId } of last.moves) expect(now.switches[switchId]).toEqual(whole.switches[switchId])
     }
-    expect(tried).toBeGreaterThan(5)
+    expect(tried).toBeGreaterThan(runs(5))
   })
 
   it('cannot be taken once something in it is pinned, gone or elsewhere: what is pinned stays', () => {
     let tried = 0
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40, 1)) {
       const rig = makeShowRig(seed)
       const show = showOn(rig)!
       const moves = proposals(rig, 2).at(-1)?.moves ?? []
@@ -240,7 +241,7 @@ describe('a better board', () => {
       const once = moveOne(rig, show, first)
       if (once) expect(moveSwitches(applied(rig, once), moves)).toBeNull()
     }
-    expect(tried).toBeGreaterThan(15)
+    expect(tried).toBeGreaterThan(runs(15))
   })
 
   it('gives the same answer to the same question, in whatever order its rows were made', () => {
@@ -276,8 +277,7 @@ describe('a better board', () => {
 
 describe('the walk through a show', () => {
   it('finds nothing where nothing is wrong', () => {
-    for (let seed = 1; seed <= 60; seed++)
-      expect([seed, wrongKinds(walked(makeShowRig(seed)))]).toEqual([seed, []])
+    for (const seed of seeds(60, 1)) expect([seed, wrongKinds(walked(makeShowRig(seed)))]).toEqual([seed, []])
   })
 
   /** One fault put into a show that has none, and where it must be found. */
@@ -323,7 +323,7 @@ describe('the walk through a show', () => {
 
   it.each(Object.keys(FAULTS))('finds every planted "%s", in its part, and nothing else', (kind) => {
     let planted = 0
-    for (let seed = 1; seed <= 80; seed++) {
+    for (const seed of seeds(80, 1)) {
       const rig = makeShowRig(seed)
       const parts = playedParts(rig, showOn(rig)!)
       // Where the sound changes: a part that keeps the sound before needs nothing.
@@ -340,7 +340,7 @@ describe('the walk through a show', () => {
           expect(one.part.id === part.id || one.soundId === soundId).toBe(true)
         }
     }
-    expect(planted).toBeGreaterThan(40)
+    expect(planted).toBeGreaterThan(runs(40))
   })
 
   it('finds a bank that nothing leads to, a device that is not heard, and a tempo nobody takes up', () => {

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import {
   makeBank,
   makeCable,
@@ -137,7 +138,7 @@ describe('the clock of the floor', () => {
           expect(wire.flatMap(({ message, end }) => (message.kind === 'clock' ? [end] : []))).toEqual(ends)
         },
       ),
-      { numRuns: 60, seed: 13 },
+      generated(60, 13),
     )
   })
 

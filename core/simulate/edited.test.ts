@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { applyEdit } from '../rig/applyEdit'
 import { removeRow } from '../rig/edits/removeRow'
 import { actionSchema } from '../rig/table/action'
@@ -59,7 +60,7 @@ describe('a rig edited while feet are down and things are due', () => {
           if (known.bankId !== null) expect(Object.keys(rig.banks)).toContain(known.bankId)
         },
       ),
-      { numRuns: 600, seed: 9_2028 },
+      generated(600, 9_2028),
     )
   })
 })
@@ -88,7 +89,7 @@ describe('whatever is typed', () => {
           }
         },
       ),
-      { numRuns: 3000, seed: 9_2029 },
+      generated(3000, 9_2029),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import { makeOff, makePedal, makeTarget } from '../pedal/makePedals'
 import { makePort, makeRole, makeCable, makeDevice } from '../rig/makeRig'
@@ -179,9 +180,9 @@ it('the simulator and a second, plainly written floor agree at every millisecond
     fc.property(rigs, anyFeet, (rig, feet) => {
       messages += compare(rig, feet)
     }),
-    { numRuns: 300, seed: 12_2026 },
+    generated(300, 12_2026),
   )
-  expect(messages).toBeGreaterThan(2000)
+  expect(messages).toBeGreaterThan(runs(2000))
 }, 300_000)
 
 it('the generated rigs are sound rigs', () => {
@@ -189,6 +190,6 @@ it('the generated rigs are sound rigs', () => {
     fc.property(rigs, (rig) => {
       expect(rigProblems(rig)).toEqual([])
     }),
-    { numRuns: 100, seed: 3 },
+    generated(100, 3),
   )
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import {
   makeOff,
@@ -353,7 +354,7 @@ describe('generated feet', () => {
   )
 
   it('send what the description says, the switch between the roles stepped on anywhere', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const random = seeded(seed)
       let state = begin(rig)
       let [isOn, at] = [false, 0]
@@ -413,7 +414,7 @@ describe('generated feet', () => {
           expect(state.pedals).toEqual(whole.state.pedals)
         },
       ),
-      { seed: 21, numRuns: 150 },
+      generated(150, 21),
     )
   })
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import fc from 'fast-check'
 import { own } from '../base/own'
 import { inOrder, type Rig } from '../rig/rig'
@@ -52,7 +53,7 @@ describe('sounds on the simulated floor', () => {
       fc.property(rigsWithSounds, (rig) => {
         expect(rigProblems(rig)).toEqual([])
       }),
-      { numRuns: 200, seed: 8_1000 },
+      generated(200, 8_1000),
     )
   })
 
@@ -84,9 +85,9 @@ describe('sounds on the simulated floor', () => {
           }
         }
       }),
-      { numRuns: 1500, seed: 8_1001 },
+      generated(1500, 8_1001),
     )
-    expect(claims).toBeGreaterThan(2000)
+    expect(claims).toBeGreaterThan(runs(2000))
   })
 
   it('what is said to be lost is what the byte-level timeline and the devices lose, and nothing else', () => {
@@ -119,9 +120,9 @@ describe('sounds on the simulated floor', () => {
           if (patient.contacts.length === 0) expect(patient.ready).toBe(ready)
         }
       }),
-      { numRuns: 400, seed: 8_1002 },
+      generated(400, 8_1002),
     )
-    expect(losses).toBeGreaterThan(50)
+    expect(losses).toBeGreaterThan(runs(50))
   })
 
   it('where something is said to be left over, there is a state from which it stays', () => {
@@ -165,9 +166,9 @@ describe('sounds on the simulated floor', () => {
               }
           }
       }),
-      { numRuns: 300, seed: 8_1003 },
+      generated(300, 8_1003),
     )
-    expect(found).toBeGreaterThan(200)
+    expect(found).toBeGreaterThan(runs(200))
   })
 
   it('a variant is its parent with its own cells over it', () => {
@@ -187,7 +188,7 @@ describe('sounds on the simulated floor', () => {
           expect([...wantsOf(rig, alone)]).toEqual([...wantsOf(rig, sound)])
         }
       }),
-      { numRuns: 300, seed: 8_1004 },
+      generated(300, 8_1004),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { encodeMessages } from '../midi/encode'
 import { parseMessages } from '../midi/parse'
 import type { ChannelMessage } from '../midi/message'
@@ -109,7 +110,7 @@ describe('a compiled switch followed by the simulator', () => {
           state = stepAndSettle(one, state, { kind: 'press', switchId, at: 0 }).state
         expect(deviceState(state, 'device').preset).toBe(wanted % numbering.count)
       }),
-      { seed: 70 },
+      generated(100, 70),
     )
   })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import { rigProblems } from '../rig/integrity'
 import { placeKey, switchesHere } from '../rig/switchesHere'
@@ -129,10 +130,10 @@ describe('the simulator and a second, plainly written floor', () => {
       fc.property(rigsWithTime, anyFeet, (rig, feet) => {
         messages += compare(rig, feet)
       }),
-      { numRuns: 3000, seed: 9_2026 },
+      generated(3000, 9_2026),
     )
     // Not because nothing happened.
-    expect(messages).toBeGreaterThan(10_000)
+    expect(messages).toBeGreaterThan(runs(10_000))
   }, 300_000)
 
   it('the generated rigs are sound rigs', () => {
@@ -140,7 +141,7 @@ describe('the simulator and a second, plainly written floor', () => {
       fc.property(rigsWithTime, (rig) => {
         expect(rigProblems(rig)).toEqual([])
       }),
-      { numRuns: 200, seed: 9 },
+      generated(200, 9),
     )
   })
 
@@ -171,7 +172,7 @@ describe('the simulator and a second, plainly written floor', () => {
           expect(advance(rig, inPieces, end).state).toEqual(advance(rig, state, end).state)
         },
       ),
-      { numRuns: 300, seed: 9_2027 },
+      generated(300, 9_2027),
     )
   })
 })

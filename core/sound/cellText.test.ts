@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import fc from 'fast-check'
 import { makeBank, makeControl, makeDevice, makePreset, makeRig } from '../rig/makeRig'
 import { own } from '../base/own'
@@ -135,7 +136,7 @@ describe('a typed cell', () => {
             if (read.ok) expect(shown(one, read.value)).toEqual(shown(one, cell))
           }
       }),
-      { numRuns: 300, seed: 8_3000 },
+      generated(300, 8_3000),
     )
   })
 
@@ -168,7 +169,7 @@ describe('a typed cell', () => {
             expect(parseCell(rig, echo, choice)).toMatchObject({ ok: true })
         },
       ),
-      { numRuns: 1500, seed: 8_3001 },
+      generated(1500, 8_3001),
     )
     expect(cellChoices(rig, echo, 'dot')).toEqual(['B4 Dotted eighth', 'B5 Dotted, wide'])
   })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import fc from 'fast-check'
 import { orderJobs, readyInOrder, type Job } from './order'
 
@@ -114,7 +115,7 @@ describe('the order of blocks', () => {
           expect(order.isProven).toBe(true)
           expect(order.bound).toBe(order.ready)
         }),
-        { numRuns: 350, seed: 8_2026 + deafest },
+        generated(350, 8_2026 + deafest),
       )
     },
   )
@@ -142,7 +143,7 @@ describe('the order of blocks', () => {
         expect(order.ready).toBeLessThanOrEqual(readyInOrder(all, entered))
         expect(order.bound).toBeLessThanOrEqual(order.ready)
       }),
-      { numRuns: 400, seed: 8_2027 },
+      generated(400, 8_2027),
     )
   })
 

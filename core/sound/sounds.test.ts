@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import fc from 'fast-check'
 import { applyEdit } from '../rig/applyEdit'
 import { invertEdit, type Edit } from '../rig/edit'
@@ -146,7 +147,7 @@ describe('edits of sounds', () => {
           }
         },
       ),
-      { numRuns: 20, seed: 8_4000 },
+      generated(20, 8_4000),
     )
   })
 
@@ -233,7 +234,7 @@ describe('names on a display', () => {
           if (isFirst && [...all[n]!].length <= most) expect(name).toBe(all[n])
         })
       }),
-      { numRuns: 500, seed: 8_5000 },
+      generated(500, 8_5000),
     )
     expect(shortNames(['Storm, an octave down', 'Storm, an octave up', 'Solo'], 8)).toEqual([
       'StrmAnOc',
@@ -315,7 +316,7 @@ describe('what a change touches', () => {
             expect(useCount(usedBy(one, table, id)) > 0 || touched.length === 0).toBe(true)
           }
       }),
-      { numRuns: 100, seed: 31_0006 },
+      generated(100, 31_0006),
     )
   })
 })
@@ -352,7 +353,7 @@ describe('from one sound to another', () => {
           }),
         )
       }),
-      { numRuns: 150, seed: 8_6000 },
+      generated(150, 8_6000),
     )
   })
 })

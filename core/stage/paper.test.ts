@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { makeBank, makeController, makeRig, makeSwitch } from '../rig/makeRig'
 import { playedParts, showOn } from '../rig/showOrder'
 import type { Action } from '../rig/table/action'
@@ -64,7 +65,7 @@ describe('label strips', () => {
 
 describe('the set sheet', () => {
   it('has every part that is played, in order, with what is stepped on', () => {
-    for (let seed = 1; seed <= 20; seed++) {
+    for (const seed of seeds(20, 1)) {
       const rig = makeShowRig(seed)
       const sheet = setSheet(rig)
       expect(sheet.map(({ played }) => played)).toEqual(playedParts(rig, showOn(rig)!))

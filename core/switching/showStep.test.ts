@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { hexOf } from '../midi/hexBytes'
 import { applyEdit } from '../rig/applyEdit'
 import { makePart, makeRig, makeShow, makeSong, makeSound } from '../rig/makeRig'
@@ -163,7 +164,7 @@ describe('generated shows', () => {
         expect(songs.met).toEqual(firsts)
         expect(walk('previousSong', on.at).met).toEqual(firsts.slice(0, -1).toReversed())
       }),
-      { numRuns: 300 },
+      generated(300, 165),
     )
   })
 })

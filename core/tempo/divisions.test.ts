@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { makeControl } from '../rig/makeRig'
 import { shownFor } from '../rig/chart/reading'
 import type { Control } from '../rig/table/control'
@@ -154,9 +155,9 @@ describe('the nearest value a control can reach', () => {
           expect(offBeatMs(control, bpm, division, kept.value)).toBeCloseTo(kept.errorMs, 6)
         },
       ),
-      { numRuns: 2000, seed: 13 },
+      generated(2000, 13),
     )
-    expect(near).toBeGreaterThan(400)
+    expect(near).toBeGreaterThan(runs(400))
   })
 
   // Common practice: 93.8 bpm is 639.7 ms a quarter; a delay of 20-1200 ms on 128 even steps.

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { requireChannel } from '../base/channel'
 import {
@@ -109,7 +110,7 @@ describe('taps', () => {
         const all = [0, ...intervals.map((ms) => (at += ms * 1000))]
         expect(readTaps(all)?.bpm ?? null).toBe(plainTempo(all))
       }),
-      { numRuns: 3000, seed: 5 },
+      generated(3000, 5),
     )
   })
 })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { seeds } from '#testing/runs'
 import { seeded } from '../../base/seeded'
 import { calibrated } from './calibrated'
 import { GUIDE_MS, guidedFoot, type FootPart } from './guidedFoot'
@@ -64,7 +65,7 @@ describe('calibrations', () => {
   })
 
   it('propose a narrowing with which both ends are reached', () => {
-    for (let seed = 1; seed <= 100; seed++) {
+    for (const seed of seeds(100, 1)) {
       const readings = ridden('good', seed)
       const read = readSweeps(readings)
       const steps = readings.map(({ value }) => calibrated(read, value))
@@ -92,7 +93,7 @@ describe('calibrations', () => {
   })
 
   it('cannot tell where a controller leaves values out, and say so instead of blaming the pedal', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60, 1)) {
       const all = ridden('good', seed)
       // As they come over MIDI: what has not changed is not sent, and no more than a value in so many ms.
       const sparse = (everyMs: number) => {

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated, runs } from '#testing/runs'
 import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../makeRig'
 import type { Rig } from '../rig'
 import type { Cable } from '../table/cable'
@@ -125,10 +126,10 @@ describe('rings of cables', () => {
         })
         expect(rings(turned).length > 0).toBe(found)
       }),
-      { seed: 111, numRuns: 20_000 },
+      generated(20_000, 111),
     )
     // Both answers are asked for often.
-    expect(round).toBeGreaterThan(1500)
+    expect(round).toBeGreaterThan(runs(1500))
     expect(round).toBeLessThan(18_500)
   })
 
@@ -137,7 +138,7 @@ describe('rings of cables', () => {
       fc.property(anyRig, (rig) => {
         expect(new Set(arrivals(rig, 'controller').keys())).toEqual(hears(rig))
       }),
-      { seed: 112, numRuns: 5000 },
+      generated(5000, 112),
     )
   })
 
@@ -153,7 +154,7 @@ describe('rings of cables', () => {
           })
         }
       }),
-      { seed: 113, numRuns: 2000 },
+      generated(2000, 113),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../makeRig'
 import type { Rig } from '../rig'
 import { rings } from './rings'
@@ -150,7 +151,7 @@ describe('any cabling', () => {
       fc.property(anyRig, (rig) => {
         expect(new Set(arrivals(rig, 'controller').keys())).toEqual(spread(rig))
       }),
-      { seed: 71, numRuns: 300 },
+      generated(300, 71),
     )
   })
 
@@ -159,7 +160,7 @@ describe('any cabling', () => {
       fc.property(anyRig, (rig) => {
         expect(rings(rig).length > 0).toBe(canGoRound(rig))
       }),
-      { seed: 72, numRuns: 300 },
+      generated(300, 72),
     )
   })
 })

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import type { Reading, ReadingOf } from '../table/control'
 import { shownFor, shownText, stepAt, valueFor, valueInRange } from './reading'
 
@@ -125,7 +126,7 @@ describe('the round trip over the whole range', () => {
             value,
           })
       }),
-      { seed: 74, numRuns: 60 },
+      generated(60, 74),
     )
   })
 

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { requireChannel } from '../../base/channel'
 import { encodeMessages } from '../../midi/encode'
 import { addressOf, indexOfAddress, recallMessages } from './address'
@@ -37,7 +38,7 @@ describe('what is sent', () => {
         const range = Array.from({ length: numbering.count }, (_, index) => index)
         expect(range.map((index) => indexOfAddress(numbering, addressOf(numbering, index)))).toEqual(range)
       }),
-      { seed: 51, numRuns: 60 },
+      generated(60, 51),
     )
   })
 

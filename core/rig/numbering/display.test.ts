@@ -1,5 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { generated } from '#testing/runs'
 import { formatDisplay, parseDisplay } from './display'
 import { anyNumbering } from './makeNumbering'
 import { PLAIN_128, type Numbering } from './numbering'
@@ -51,7 +52,7 @@ describe('what the display shows', () => {
           range.map((value) => ({ ok: true, value })),
         )
       }),
-      { seed: 50, numRuns: 60 },
+      generated(60, 50),
     )
   })
 
