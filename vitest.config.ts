@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -23,6 +24,14 @@ export default defineConfig({
     // A machine that pauses is no failure; what is timed on purpose is timed by the bench.
     testTimeout: 120_000,
     hookTimeout: 30_000,
-    include: ['{core,shared,server,app,guards,testing}/**/*.test.ts'],
+    maxWorkers: availableParallelism(),
+    projects: [
+      // The core keeps nothing between tests: its files share one reading of it.
+      {
+        extends: true,
+        test: { name: 'core', include: ['{core,shared,testing}/**/*.test.ts'], isolate: false },
+      },
+      { extends: true, test: { name: 'house', include: ['{server,app,guards}/**/*.test.ts'] } },
+    ],
   },
 })

@@ -1,6 +1,5 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { generated } from '#testing/runs'
 import type { Machine } from '../core/explore/machine'
 import { machines } from '../core/explore/makeMachines'
 import { exploreWhole } from '../core/explore/wholeStates'
@@ -24,7 +23,7 @@ describe('spin comes to as many states', () => {
   it.runIf(isHere)(
     'on eight machines',
     () => {
-      const some = between(fc.sample(machines, generated(600, 19_2026)), 20, 1000).slice(0, 8)
+      const some = between(fc.sample(machines, { numRuns: 600, seed: 19_2026 }), 20, 1000).slice(0, 8)
       expect(some).toHaveLength(8)
       for (const machine of some) expect(spinStates(machine)).toBe(exploreWhole(machine)!.states)
     },
@@ -34,7 +33,7 @@ describe('spin comes to as many states', () => {
   it.runIf(isHere)(
     'on the floors of eight rigs',
     () => {
-      const floors = fc.sample(lampRigs, generated(120, 20_2026)).map((rig) => floorMachine(rig).machine)
+      const floors = fc.sample(lampRigs, { numRuns: 120, seed: 20_2026 }).map((rig) => floorMachine(rig).machine)
       const some = between(floors, 50, 5000).slice(0, 8)
       expect(some).toHaveLength(8)
       for (const machine of some) expect(spinStates(machine)).toBe(exploreWhole(machine)!.states)

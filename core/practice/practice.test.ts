@@ -84,7 +84,8 @@ describe('calls', () => {
     const named = { byWholeWays: 0, evenly: 0 }
     const isWeak = ({ weak }: Player, { from, to }: CallAnswer) =>
       from !== null && weak.has(pairKey(from, to))
-    for (const seed of seeds(40, 1)) {
+    // A matter of chance: fewer players would say less, so that all play at any depth.
+    for (let seed = 1; seed <= 40; seed++) {
       for (const [name, pick] of Object.entries({ byWholeWays, byStep, evenly })) {
         const player = makePlayer(seed)
         const answers = practise(player, 300, pick)
