@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+const NO_TESTS = { exclude: ['../**/*.test.ts', '../**/make*.ts', '../server/testing/**'] }
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-05-01',
   telemetry: false,
@@ -40,10 +42,12 @@ export default defineNuxtConfig({
   },
   // A view's code is fetched when the player goes there: the first visit stays small.
   experimental: { defaults: { nuxtLink: { prefetch: false, prefetchOn: { visibility: false } } } },
-  typescript: { strict: true },
+  // Tests are checked by tsconfig.tests.json.
+  typescript: { strict: true, tsConfig: NO_TESTS, nodeTsConfig: NO_TESTS, sharedTsConfig: NO_TESTS },
   // Small fonts too stay files: the content policy allows no data: fonts.
   vite: { build: { assetsInlineLimit: 0 } },
   nitro: {
+    typescript: { tsConfig: NO_TESTS },
     imports: false,
     errorHandler: here('./server/http/errorHandler.ts'),
     serverAssets: [

@@ -2,6 +2,8 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+const STUBS = ['app/platform/*.test.ts']
+
 // Ten times as many generated tests go under seeds drawn by lot, unless `SEED` says which (see testing/runs.ts).
 const depth = process.env.DEPTH ?? ''
 const seed = process.env.SEED ?? (Number(depth) > 1 ? String(Math.floor(Math.random() * 2 ** 31)) : '')
@@ -26,12 +28,17 @@ export default defineConfig({
     hookTimeout: 30_000,
     maxWorkers: availableParallelism(),
     projects: [
-      // The core keeps nothing between tests: its files share one reading of it.
+      // What keeps nothing between tests shares one reading of the core. The rest stubs globals, or has a database.
       {
         extends: true,
-        test: { name: 'core', include: ['{core,shared,testing}/**/*.test.ts'], isolate: false },
+        test: {
+          name: 'pure',
+          include: ['{core,shared,testing,app}/**/*.test.ts'],
+          exclude: STUBS,
+          isolate: false,
+        },
       },
-      { extends: true, test: { name: 'house', include: ['{server,app,guards}/**/*.test.ts'] } },
+      { extends: true, test: { name: 'apart', include: ['{server,guards}/**/*.test.ts', ...STUBS] } },
     ],
   },
 })

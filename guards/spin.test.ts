@@ -33,7 +33,9 @@ describe('spin comes to as many states', () => {
   it.runIf(isHere)(
     'on the floors of eight rigs',
     () => {
-      const floors = fc.sample(lampRigs, { numRuns: 120, seed: 20_2026 }).map((rig) => floorMachine(rig).machine)
+      const floors = fc
+        .sample(lampRigs, { numRuns: 120, seed: 20_2026 })
+        .map((rig) => floorMachine(rig).machine)
       const some = between(floors, 50, 5000).slice(0, 8)
       expect(some).toHaveLength(8)
       for (const machine of some) expect(spinStates(machine)).toBe(exploreWhole(machine)!.states)

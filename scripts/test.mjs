@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureBuilt, ensureChromium, ensureInstalled, ensurePrepared, root } from './prepare.mjs'
+import { ensureChromium, ensureInstalled, ensurePrepared, root } from './prepare.mjs'
 
 /** Not committed: how long each step, test file and browser test took the last time. */
 const TIMES = join(root, '.times')
