@@ -114,5 +114,14 @@ describe.each(PLACES)('edits as large as players make them, with $name', ({ open
         NO_RIG,
       ),
     ).toEqual(rig)
+
+    // The log is told in answers of some 4 MB, or of one edit where that alone is longer; one after the other they tell all of it.
+    const answers: { revision: number; edit: Edit }[][] = []
+    for (let since = 0; since < log.at(-1)!.revision; since = answers.at(-1)!.at(-1)!.revision)
+      answers.push((await ask(`${path}/edits?since=${since}`, 'GET')).json.edits)
+    expect(answers.flat().map(({ edit }) => edit)).toEqual(log.map(({ edit }) => edit))
+    expect(answers.length).toBeGreaterThan(1)
+    for (const edits of answers)
+      expect(edits.length === 1 || JSON.stringify(edits).length < 4_500_000).toBe(true)
   }, 60_000)
 })

@@ -21,7 +21,7 @@ import {
 import type { BackupContents } from '#shared/contract/backups'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import type { Db } from '../db/database'
-import { readNamedEditsBetween } from '../db/repositories/editLog'
+import { lastWithin, readNamedEditsBetween } from '../db/repositories/editLog'
 import { rigOf, rigQueries } from '../db/repositories/rigRows'
 import { rigs } from '../db/schema'
 import { decodeText, NOT_TEXT } from '../http/decodeText'
@@ -107,8 +107,8 @@ export const headsMark = (
 
 export const allHeads = (db: Db) => db.select().from(rigs).orderBy(rigs.createdAt, rigs.id)
 
-/** Edits read from the database together: as many as come to about so many letters, for one may be of some megabytes. */
-const [FEWEST, MOST, LETTERS] = [1, 500, 500_000]
+/** Edits read from the database together: so many, and no more than come to so many bytes, for one may be of some megabytes. */
+const [EDITS_MOST, BYTES_MOST] = [500, 500_000]
 
 /**
  * Everything as one zip archive, piece by piece: of each rig, deleted ones too, the rig file and its history, a line of JSON an
@@ -154,18 +154,15 @@ export async function* backupPieces(db: Db, now: Date): AsyncGenerator<Uint8Arra
     const rigPart = put(`${stem}.rig.json`, strToU8(formatRigFile(rig)))
     yield* pieces.splice(0)
     const history = begin(`${stem}.history.jsonl`)
-    let count = FEWEST
     for (let after = 0; after < head.revision;) {
-      const upTo = Math.min(head.revision, after + count)
-      let letters = 1
+      const last = (await lastWithin(db, id, after, EDITS_MOST, BYTES_MOST)) ?? head.revision
+      const upTo = Math.min(head.revision, last)
       for (const { edit, ...logged } of await readNamedEditsBetween(db, id, after, upTo)) {
         const line = JSON.stringify({ ...logged, ...edit })
-        letters += line.length
         history.push(strToU8(`${line}\n`), false)
         yield* pieces.splice(0)
         await rest(line.length)
       }
-      count = Math.min(MOST, Math.max(FEWEST, Math.floor((count * LETTERS) / letters)))
       after = upTo
     }
     history.push(new Uint8Array(), true)

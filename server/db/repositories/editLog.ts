@@ -26,8 +26,36 @@ export const toLoggedEdit = ({ revision, id, at, label, changes }: EditRow): Log
 export const logEdit = (tx: Transaction, rigId: string, logged: LoggedEdit): Promise<unknown> =>
   tx.insert(edits).values(toRow(rigId, logged)).run()
 
-/** An answer of the log holds about so many letters of edits, or the next one when that alone is longer. */
-const ANSWER_LETTERS = 4_000_000
+/** An answer of the log holds about so many bytes of edits, or the next one when that alone is longer. */
+const ANSWER_BYTES = 4_000_000
+
+/**
+ * Edits after a revision, oldest first: the revision of the last that may be read together, at most `limit` of them and `bytes`
+ * bytes, or the next one alone when that is longer; null where there is none. SQLite tells the bytes of a text from the head of
+ * its row (`octet_length`, since 3.43), so that the texts themselves stay unread.
+ */
+export async function lastWithin(
+  db: Db | Transaction,
+  rigId: string,
+  since: number,
+  limit: number,
+  bytes: number,
+): Promise<number | null> {
+  const sizes = await db
+    .select({ revision: edits.revision, bytes: sql<number>`octet_length(${edits.changes})` })
+    .from(edits)
+    .where(and(eq(edits.rigId, rigId), gt(edits.revision, since)))
+    .orderBy(asc(edits.revision))
+    .limit(limit)
+  let sum = 0
+  let last: number | null = null
+  for (const one of sizes) {
+    sum += one.bytes
+    if (last !== null && sum > bytes) break
+    last = one.revision
+  }
+  return last
+}
 
 /** Edits after a revision, oldest first: at most `limit`, and no more than one answer should hold. */
 export async function readEdits(
@@ -36,16 +64,8 @@ export async function readEdits(
   since: number,
   limit: number,
 ): Promise<LoggedEdit[]> {
-  const ours = eq(edits.rigId, rigId)
-  const lengths = await db
-    .select({ revision: edits.revision, letters: sql<number>`length(${edits.changes})` })
-    .from(edits)
-    .where(and(ours, gt(edits.revision, since)))
-    .orderBy(asc(edits.revision))
-    .limit(limit)
-  let letters = 0
-  const last = lengths.findLast((one, n) => (letters += one.letters) <= ANSWER_LETTERS || n === 0)
-  return last ? readEditsBetween(db, rigId, since, last.revision) : []
+  const last = await lastWithin(db, rigId, since, limit, ANSWER_BYTES)
+  return last === null ? [] : readEditsBetween(db, rigId, since, last)
 }
 
 /** Edits after one revision, up to and with another, oldest first. */
