@@ -4,10 +4,14 @@ import { defineConfig } from 'vitest/config'
 
 const STUBS = ['app/platform/*.test.ts']
 
-// Ten times as many generated tests go under seeds drawn by lot, unless `SEED` says which (see testing/runs.ts).
+// Ten times as many generated tests go under seeds drawn by lot, unless `SEED` says which (see testing/runs.ts). This file is read
+// once for each project: the first reading draws for all.
 const depth = process.env.DEPTH ?? ''
-const seed = process.env.SEED ?? (Number(depth) > 1 ? String(Math.floor(Math.random() * 2 ** 31)) : '')
-if (seed) console.error(`Generated tests: depth ${depth || 'an eighth'}, SEED=${seed}`)
+if (Number(depth) > 1 && !process.env.SEED) {
+  process.env.SEED = String(Math.floor(Math.random() * 2 ** 31))
+  console.error(`Generated tests: depth ${depth}, SEED=${process.env.SEED}`)
+}
+const seed = process.env.SEED ?? ''
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
@@ -24,7 +28,7 @@ export default defineConfig({
     environment: 'node',
     env: { DEPTH: depth, SEED: seed },
     // A machine that pauses is no failure; what is timed on purpose is timed by the bench.
-    testTimeout: 120_000,
+    testTimeout: 300_000 * Math.max(1, Number(depth)),
     hookTimeout: 30_000,
     maxWorkers: availableParallelism(),
     projects: [

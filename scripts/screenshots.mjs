@@ -89,12 +89,6 @@ const first = async (page) => {
   for (const name of ['Preamp', 'Delay', 'Reverb'])
     await page.getByRole('button', { name, exact: true }).first().click()
 }
-/** What a sound leaves of the sound's way. */
-const way = async (page) => {
-  await page.getByRole('tab', { name: 'Sound’s way' }).click()
-  await page.getByLabel('What a sound leaves of it').click()
-  await page.getByRole('option', { name: 'Verse, dry' }).click()
-}
 /** The cross-fade of the left foot half way, one of its targets chosen. */
 const fade = async (page) => {
   await page.getByRole('tab', { name: 'Left foot' }).click()
@@ -159,9 +153,10 @@ const PICTURES = [
   { name: 'switches', path: 'switches', theme: 'light', work: chorus },
   { name: 'floor', path: 'switches', theme: 'light', work: lie },
   { name: 'rig', path: 'rig', theme: 'light', work: echo },
-  { name: 'rig-sound', path: 'rig', theme: 'light', work: way },
   { name: 'charts', path: 'charts', theme: 'light', work: mix },
   { name: 'phone', path: 'switches', theme: 'stage', work: none, size: { width: 390, height: 844 } },
+  // A window at 200 %: the floor is a line of keys.
+  { name: 'low', path: 'proof', theme: 'light', work: none, size: { width: 640, height: 400 } },
   { name: 'sounds', path: 'sounds', theme: 'light', work: cell },
   { name: 'pedals', path: 'pedals', theme: 'light', work: fade },
   { name: 'tempo', path: 'tempo', theme: 'light', work: taps },

@@ -9,13 +9,10 @@ const lot = Number(process.env.SEED || 0)
 export const runs = (all: number): number => Math.max(1, Math.ceil(all * depth))
 
 /**
- * The seeds a loop goes over, from `first` on, and behind them those that ever `failed`, whatever the depth. Each is
- * a whole number from 0 to 2^32 - 1; drawn by lot all are others.
+ * The seeds a loop goes over, from `first` on: whole numbers from 0 to 2^32 - 1. Drawn by lot all are others.
  */
-export const seeds = (all: number, first = 0, failed: readonly number[] = []): readonly number[] => [
-  ...Array.from({ length: runs(all) }, (_, n) => (first + n + lot) >>> 0),
-  ...failed,
-]
+export const seeds = (all: number, first = 0): readonly number[] =>
+  Array.from({ length: runs(all) }, (_, n) => (first + n + lot) >>> 0)
 
 /** What fast-check is told. */
 export const generated = (all: number, seed: number): { numRuns: number; seed: number } => ({

@@ -94,7 +94,7 @@ describe('two revisions', () => {
         )
       }
     }
-  }, 60_000)
+  })
 
   it('that are the same differ in nothing', () => {
     const rig = smallRig()

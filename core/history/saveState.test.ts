@@ -215,7 +215,7 @@ describe('save-state', () => {
         }
       }
     }
-  }, 120_000)
+  })
 
   it('asks only for revisions it says it will ask for', () => {
     for (const seed of seeds(50)) {

@@ -154,7 +154,7 @@ function plainly(rig: Rig): string[] {
 }
 
 describe('the input planner', () => {
-  it('lists for 200 rigs just the assignments of feet to jacks that work, and lays each without a finding about it', () => {
+  it('lists for generated rigs just the assignments of feet to jacks that work, and lays each without a finding about it', () => {
     let laid = 0
     for (const seed of seeds(200, 1)) {
       const rig = someRig(seed)
@@ -186,7 +186,7 @@ describe('the input planner', () => {
       }
     }
     expect(laid).toBeGreaterThan(runs(400))
-  }, 120_000)
+  })
 
   it('goes from any arrangement to any other, also where the two jacks change places', () => {
     const both = () => makePort('a', makeRole('expressionIn'), makeRole('switchIn', { action: 'either' }))

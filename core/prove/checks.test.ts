@@ -73,7 +73,7 @@ const thing: fc.Arbitrary<Thing> = fc.oneof(
 )
 
 describe('what must never be', () => {
-  it('comes about after just as few moves as when every run is made, or is said not to be known: 300 rigs', () => {
+  it('comes about after just as few moves as when every run is made, or is said not to be known: generated rigs', () => {
     const count = { fails: 0, holds: 0, notProven: 0 }
     fc.assert(
       fc.property(lampRigs, fc.array(thing, { minLength: 1, maxLength: 3 }), (rig, things) => {
@@ -91,7 +91,7 @@ describe('what must never be', () => {
     )
     expect(count.fails).toBeGreaterThan(runs(80))
     expect(count.holds).toBeGreaterThan(runs(20))
-  }, 240_000)
+  })
 
   it('is not called right where nobody knows what was there at power-on', () => {
     const [rig] = fc.sample(lampRigs, { numRuns: 1, seed: 1 }) as [Rig]

@@ -41,7 +41,7 @@ function walked(rig: Rig, seed: number): number {
 const anySeed = fc.integer({ min: 1, max: 2 ** 31 - 1 })
 
 describe('a floor as a machine', () => {
-  it('goes where the simulated floor goes, move for move: 40 moves on each of 150 rigs', () => {
+  it('goes where the simulated floor goes, move for move: 40 moves on each generated rig', () => {
     let [moves, open] = [0, 0]
     held(
       fc.property(lampRigs, anySeed, (rig, seed) => {
@@ -52,10 +52,10 @@ describe('a floor as a machine', () => {
       [{ seed: 16_2026, path: '81' }],
     )
     expect(moves).toBeGreaterThan(runs(3000))
-    expect(open).toBeLessThan(10)
-  }, 300_000)
+    expect(open).toBeLessThan(runs(10))
+  })
 
-  it('does the same where a list goes by what it made of something that hangs on the show: 60 rigs', () => {
+  it('does the same where a list goes by what it made of something that hangs on the show: generated rigs', () => {
     const positions: Action[][] = [
       [
         { kind: 'showStep', to: 'nextPart', songId: null },
@@ -71,5 +71,5 @@ describe('a floor as a machine', () => {
       generated(60, 23_2026),
     )
     expect(moves).toBeGreaterThan(runs(1000))
-  }, 300_000)
+  })
 })

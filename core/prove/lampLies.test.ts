@@ -151,7 +151,7 @@ function playedPlainly(rig: Rig, moves: readonly Move[]): PlainFloor {
 }
 
 describe('lamps that can lie', () => {
-  it('each shortest run makes its lamp lie, and no shorter one does: every run made on 700 rigs', () => {
+  it('each shortest run makes its lamp lie, and no shorter one does: every run made on generated rigs', () => {
     const count = { lies: 0, holds: 0, unknown: 0, deep: 0, travels: 0 }
     fc.assert(
       fc.property(lampRigs, (rig) => {
@@ -169,10 +169,10 @@ describe('lamps that can lie', () => {
     expect(count.deep).toBeGreaterThan(runs(20))
     expect(count.travels).toBeGreaterThan(runs(300))
     // Of 2,600 lamps.
-    expect(count.unknown).toBeLessThan(110)
-  }, 300_000)
+    expect(count.unknown).toBeLessThan(runs(110))
+  })
 
-  it('the same on 100 rigs of another kind, and each run told shows its lie on a second floor', () => {
+  it('the same on rigs of another kind, and each run told shows its lie on a second floor', () => {
     const count = { lies: 0, holds: 0, unknown: 0, deep: 0 }
     fc.assert(
       fc.property(rigsWithTime, (rig) => {
@@ -207,9 +207,9 @@ describe('lamps that can lie', () => {
     expect(count.lies).toBeGreaterThan(runs(50))
     expect(count.holds).toBeGreaterThan(runs(20))
     expect(count.deep).toBeGreaterThan(runs(5))
-  }, 300_000)
+  })
 
-  it('a tuner’s lamp, which goes by what was done to any tuner: every run made on 300 rigs', () => {
+  it('a tuner’s lamp, which goes by what was done to any tuner: every run made on generated rigs', () => {
     const two = (action: Action): Action[] => [
       action,
       { ...action, ...('controlId' in action && { controlId: onFloor('strict') }) } as Action,

@@ -80,7 +80,7 @@ function byForce(rig: Rig): { readonly depths: ReadonlyMap<string, number>; read
 }
 
 describe('sounds from everywhere', () => {
-  it('a preset is missed after just as few moves as when every run is made: 300 rigs', () => {
+  it('a preset is missed after just as few moves as when every run is made: generated rigs', () => {
     const count = { fails: 0, holds: 0, open: 0 }
     fc.assert(
       fc.property(lampRigs, (rig) => {
@@ -110,8 +110,8 @@ describe('sounds from everywhere', () => {
     )
     expect(count.fails).toBeGreaterThan(runs(20))
     expect(count.holds).toBeGreaterThan(runs(100))
-    expect(count.open).toBeLessThan(30)
-  }, 240_000)
+    expect(count.open).toBeLessThan(runs(30))
+  })
 })
 
 describe('presets in banks', () => {
@@ -323,7 +323,7 @@ describe('the show', () => {
     )
     expect(count.holds).toBeGreaterThan(runs(50))
     expect(count.fails).toBeGreaterThan(runs(5))
-  }, 120_000)
+  })
 })
 
 describe('what is proven', () => {

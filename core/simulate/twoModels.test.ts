@@ -134,7 +134,7 @@ describe('the simulator and a second, plainly written floor', () => {
     )
     // Not because nothing happened.
     expect(messages).toBeGreaterThan(runs(10_000))
-  }, 300_000)
+  })
 
   it('the generated rigs are sound rigs', () => {
     fc.assert(

@@ -38,7 +38,7 @@ export function readTaps(taps: readonly number[]): Tapped | null {
   const total = beats.reduce((sum, { length }) => sum + length, 0)
   const count = beats.reduce((sum, one) => sum + one.beats, 0)
   const mean = total / count
-  const bpm = Math.min(BPM_MOST, Math.max(BPM_LEAST, Math.round(600_000_000 / mean) / 10))
+  const bpm = Math.min(BPM_MOST, Math.max(BPM_LEAST, Math.round((600_000_000 * count) / total) / 10))
   const spread = Math.sqrt(
     beats.reduce((sum, one) => sum + (one.length / one.beats - mean) ** 2, 0) / Math.max(1, beats.length - 1),
   )

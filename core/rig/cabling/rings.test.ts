@@ -111,7 +111,7 @@ function hears(rig: Rig): Set<string> {
 const NONE = makePort('none', makeRole('air'))
 
 describe('rings of cables', () => {
-  it('are found just where a message can go round, in 20,000 cablings and whatever order they were laid in', () => {
+  it('are found just where a message can go round, in generated cablings and whatever order they were laid in', () => {
     let round = 0
     fc.assert(
       fc.property(anyRig, (rig) => {
@@ -130,7 +130,7 @@ describe('rings of cables', () => {
     )
     // Both answers are asked for often.
     expect(round).toBeGreaterThan(runs(1500))
-    expect(round).toBeLessThan(18_500)
+    expect(round).toBeLessThan(runs(18_500))
   })
 
   it('and every box is reached that a message can come to, by whichever jack', () => {
