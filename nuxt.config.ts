@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
+import { ownModules } from './build/ownModules'
+import { workerChunk } from './build/workerChunk'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
@@ -42,10 +44,23 @@ export default defineNuxtConfig({
   },
   // A view's code is fetched when the player goes there: the first visit stays small.
   experimental: { defaults: { nuxtLink: { prefetch: false, prefetchOn: { visibility: false } } } },
+  hooks: {
+    'build:manifest': (manifest) => {
+      for (const file of Object.values(manifest)) {
+        file.prefetch = false
+        file.dynamicImports = []
+        // The worker is no beginning of the page.
+        if (file.src?.endsWith('.worker.ts')) file.isEntry = false
+      }
+    },
+  },
   // Tests are checked by tsconfig.tests.json.
   typescript: { strict: true, tsConfig: NO_TESTS, nodeTsConfig: NO_TESTS, sharedTsConfig: NO_TESTS },
   // Small fonts too stay files: the content policy allows no data: fonts.
-  vite: { build: { assetsInlineLimit: 0 } },
+  vite: {
+    plugins: [workerChunk(here('./app/workers/rig.worker.ts')), ownModules(here('.'))],
+    build: { assetsInlineLimit: 0 },
+  },
   nitro: {
     typescript: { tsConfig: NO_TESTS },
     imports: false,

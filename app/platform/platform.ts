@@ -1,18 +1,13 @@
 import { browserAnnouncer, type Announcer } from './announcer'
-import { browserFindingWorker, type FindingWorker } from './findingWorker'
 import { browserClock, type Clock } from './clock'
 import { browserKeep, tabKeep, type Keep } from './keep'
-import { browserChartReader, type ChartReader } from './chartReader'
+import { browserWorkers } from './browserWorkers'
 import { browserFloorFeed, type FloorEars, type FloorFeed } from './floorFeed'
-import { browserKeyInWorker, type KeyInWorker } from './keyInWorker'
 import { browserMidi, type Midi } from './midi'
-import { browserPastWorker, type PastWorker } from './pastWorker'
-import { browserSlowWorker, type SlowWorker } from './slowWorker'
 import { browserPage, type Page } from './page'
-import { browserSoundWorker, type SoundWorker } from './soundWorker'
-import { browserShowWorker, type ShowWorker } from './showWorker'
 import { browserRigServer, type RigServer } from './rigServer'
 import { browserRigShelf, type RigShelf } from './rigShelf'
+import type { Workers } from './workers'
 
 /** Everything of the world outside that the stores use. */
 export interface Platform {
@@ -25,15 +20,8 @@ export interface Platform {
   readonly announcer: Announcer
   readonly page: Page
   readonly midi: Midi
-  /** A reader of its own for each who asks. */
-  readonly openChartReader: () => ChartReader
-  /** A worker of its own for each who asks. */
-  readonly openSoundWorker: () => SoundWorker
-  readonly openFindingWorker: () => FindingWorker
-  readonly openSlowWorker: () => SlowWorker
-  readonly openShowWorker: () => ShowWorker
-  readonly openKeyInWorker: () => KeyInWorker
-  readonly openPastWorker: () => PastWorker
+  /** All that is worked out off the page's thread. */
+  readonly workers: Workers
   readonly openFloorFeed: (rigId: string, ears: FloorEars) => FloorFeed
 }
 
@@ -49,13 +37,7 @@ export const usePlatform = (): Platform =>
     announcer: browserAnnouncer(),
     page: browserPage,
     midi: browserMidi,
-    openChartReader: browserChartReader,
-    openSoundWorker: browserSoundWorker,
-    openFindingWorker: browserFindingWorker,
-    openSlowWorker: browserSlowWorker,
-    openShowWorker: browserShowWorker,
-    openKeyInWorker: browserKeyInWorker,
-    openPastWorker: browserPastWorker,
+    workers: browserWorkers(),
     openFloorFeed: browserFloorFeed,
   })
 

@@ -76,7 +76,7 @@ interface Playing {
 
 /** The simulated floor: what stepping on the rig's switches does, right now. */
 export const useFloorStore = defineStore('floor', () => {
-  const { clock } = usePlatform()
+  const { clock, workers } = usePlatform()
   const rigs = useRigStore()
   const midi = useMidiStore()
 
@@ -86,6 +86,8 @@ export const useFloorStore = defineStore('floor', () => {
   const gesture = shallowRef<Gesture | null>(null)
   /** Feet that are down: where, and on which switch. */
   const held = shallowRef<ReadonlyMap<string, SwitchId>>(new Map())
+  // A step comes before whatever is being worked out.
+  watch(held, (now) => workers.foot(now.size > 0), { flush: 'sync' })
 
   /** The last minute, and what happened last to whatever a lamp can speak of. Changed in place: `version` tells. */
   let minute = new FloorMinute()

@@ -3,18 +3,12 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { editRow } from '#core'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
+import { memoryWorkers } from '~/platform/memoryWorkers'
 import { memoryKeep } from '~/platform/keep'
-import { memoryFindingWorker } from '../platform/findingWorker'
-import { memoryShowWorker } from '../platform/showWorker'
-import { memoryPastWorker } from '~/platform/pastWorker'
-import { memoryKeyInWorker } from '../platform/keyInWorker'
-import { memorySoundWorker } from '../platform/soundWorker'
-import { memoryChartReader } from '~/platform/chartReader'
 import { memoryMidi } from '~/platform/midi'
 import { memoryPage } from '~/platform/page'
 import { memoryRigShelf } from '~/platform/rigShelf'
 import { memoryServer } from '~/platform/memoryServer'
-import { memorySlowWorker } from '~/platform/slowWorker'
 import { providePlatform } from '~/platform/platform'
 import { smallRig } from '../../core/rig/makeRig'
 import { errorReply } from '#shared/errors'
@@ -40,14 +34,8 @@ function openTab(keep = memoryKeep()) {
     announcer: announcers(),
     page: memoryPage(),
     midi: memoryMidi(() => 0, 'none'),
-    openChartReader: memoryChartReader,
-    openSoundWorker: memorySoundWorker,
-    openKeyInWorker: memoryKeyInWorker,
-    openPastWorker: memoryPastWorker,
-    openShowWorker: memoryShowWorker,
+    workers: memoryWorkers(),
     openFloorFeed: () => ({ close: () => undefined }),
-    openFindingWorker: memoryFindingWorker,
-    openSlowWorker: memorySlowWorker,
   })
   setActivePinia(createPinia())
   return useRigStore()

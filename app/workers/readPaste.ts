@@ -1,5 +1,5 @@
 import { cutText, readChart, recogniseColumns, type ColumnKind } from '#core'
-import type { ReadChart } from '~/platform/chartReader'
+import type { ReadChart } from './questions'
 import { splitTable } from './splitTable'
 
 const SAMPLE_LINES = 4

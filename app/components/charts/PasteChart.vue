@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { nanoid } from 'nanoid'
-import { computed, onBeforeUnmount, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, useTemplateRef, watch } from 'vue'
 import { useDropZone } from '@vueuse/core'
 import {
   COLUMN_KINDS,
@@ -18,8 +18,8 @@ import {
 } from '#core'
 import FilePick from '~/components/common/FilePick.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import type { ReadChart } from '~/platform/chartReader'
-import { usePlatform } from '~/platform/platform'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
+import { useAnswer } from '~/composables/useAnswer'
 import { useRigStore } from '~/stores/rig'
 import { addressText, badCellText, COLUMN_TEXT, DOUBT_TEXT, readingText } from '~/text/charts'
 import { count } from '#shared/counts'
@@ -30,28 +30,20 @@ const { rig, device, isOpen } = defineProps<{ rig: Rig; device: Device; isOpen: 
 const emit = defineEmits<{ close: [] }>()
 
 const rigs = useRigStore()
-const { openChartReader } = usePlatform()
-let reader: ReturnType<typeof openChartReader> | null = null
-onBeforeUnmount(() => reader?.close())
+const reader = useAnswer('chart')
 
 const FILE_MAX = 4_000_000
 const text = ref('')
 const fault = ref('')
-const isReading = ref(false)
-const chart = shallowRef<ReadChart | null>(null)
+const isReading = computed(() => reader.done.value !== null)
+const chart = computed(() => reader.answer.value?.value ?? null)
 
-async function read(columns: readonly ColumnKind[] | null): Promise<void> {
-  if (text.value.trim() === '') {
-    chart.value = null
-    return
-  }
-  isReading.value = true
-  reader ??= openChartReader()
-  chart.value = await reader.read(text.value, columns)
-  chosen.value = new Set()
-  isReading.value = false
+function read(columns: readonly ColumnKind[] | null): void {
+  if (text.value.trim() === '') reader.forget()
+  else reader.ask(rig, { text: text.value, columns })
 }
-watch(text, () => void read(null))
+watch(text, () => read(null))
+watch(chart, () => (chosen.value = new Set()))
 
 async function takeFile(file: File | undefined): Promise<void> {
   if (!file) return
@@ -63,7 +55,7 @@ const zone = useTemplateRef<HTMLElement>('zone')
 useDropZone(zone, { onDrop: (files) => void takeFile(files?.[0]) })
 
 function setColumn(n: number, kind: ColumnKind): void {
-  if (chart.value) void read(chart.value.columns.map((one, at) => (at === n ? kind : one)))
+  if (chart.value) read(chart.value.columns.map((one, at) => (at === n ? kind : one)))
 }
 
 const existing = computed(() => controlsByAddress(rig, device.id))
@@ -165,7 +157,14 @@ const COLUMNS = COLUMN_KINDS.map((value) => ({ value, text: COLUMN_TEXT[value] }
         @file="takeFile"
       />
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
-      <template v-if="chart">
+      <NotWorkedOut
+        v-if="reader.fault.value"
+        what="This chart"
+        :fault="reader.fault.value"
+        :is-old-shown="false"
+        @retry="reader.again"
+      />
+      <template v-else-if="chart">
         <div class="columns" role="group" aria-label="What each column holds">
           <div v-for="(kind, n) in chart.columns" :key="n">
             <ChoiceField

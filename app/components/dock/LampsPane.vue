@@ -17,6 +17,7 @@ const lies = computed(() => {
   })
 })
 const state = computed(() => {
+  if (rigs.isSearchLost) return 'Whether a lamp can lie could not be looked for: it is not known.'
   if (rigs.search !== null) return `Looking for lamps that can lie: ${Math.round(rigs.search * 100)} %.`
   const unknown = rigs.unknownLamps.length
   const known =

@@ -1,22 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import { computed, onUnmounted, ref, shallowRef, toRef, watch } from 'vue'
+import { computed, ref, shallowRef, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import {
-  byIndex,
-  formatRigFile,
-  goBack,
-  inOrder,
-  rigName,
-  type BackTo,
-  type Rig,
-  type RigDifference,
-} from '#core'
+import { byIndex, formatRigFile, goBack, inOrder, rigName, type BackTo, type Rig } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import TextField from '~/components/common/TextField.vue'
 import RigDifferenceList from '~/components/logbook/RigDifferenceList.vue'
 import FailureNote from '~/components/start/FailureNote.vue'
+import { useAnswer } from '~/composables/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { saveFile } from '~/platform/saveFile'
@@ -29,11 +22,11 @@ import { useThen } from './useThen'
 const { rig, revision } = defineProps<{ rig: Rig; revision: number | null }>()
 const emit = defineEmits<{ named: [] }>()
 
-const { server, openPastWorker } = usePlatform()
+const { server } = usePlatform()
 const rigs = useRigStore()
 const router = useRouter()
-const worker = openPastWorker()
-onUnmounted(() => worker.close())
+const { answer, fault, ask, again, forget } = useAnswer('compare')
+const difference = computed(() => answer.value?.value ?? null)
 
 const { then, failure } = useThen(toRef(() => revision))
 /** What it is held against: the rig as it is now, or the revision before. */
@@ -41,7 +34,6 @@ const against = ref<'now' | 'before'>('before')
 const before = useThen(
   computed(() => (against.value === 'before' && revision !== null && revision > 1 ? revision - 1 : null)),
 )
-const difference = shallowRef<RigDifference | null>(null)
 const sides = shallowRef<{ readonly before: Rig; readonly after: Rig } | null>(null)
 
 watch(
@@ -52,19 +44,11 @@ watch(
     () => (against.value === 'now' ? rig : null),
   ],
   ([was, earlier, mode]) => {
-    difference.value = null
-    worker.cancel()
+    forget()
     const pair =
       mode === 'now' ? was && { before: was, after: rig } : was && earlier && { before: earlier, after: was }
     sides.value = pair ?? null
-    if (pair)
-      worker.ask(
-        rig,
-        { kind: 'compare', before: pair.before, after: mode === 'now' ? null : pair.after },
-        (answer) => {
-          if (answer.kind === 'compare') difference.value = answer.difference
-        },
-      )
+    if (pair) ask(rig, { before: pair.before, after: mode === 'now' ? null : pair.after })
   },
   { immediate: true },
 )
@@ -178,6 +162,13 @@ const save = () => {
         @choose="against = $event"
       />
       <p v-if="against === 'before' && revision === 1" class="soft">The rig begins here.</p>
+      <NotWorkedOut
+        v-else-if="fault"
+        what="What differs"
+        :fault="fault"
+        :is-old-shown="false"
+        @retry="again"
+      />
       <p v-else-if="!difference || !sides" class="soft" role="status">Comparing.</p>
       <RigDifferenceList v-else :difference="difference" :before="sides.before" :after="sides.after" />
     </template>

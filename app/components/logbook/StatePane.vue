@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import {
   checklist,
   revisionsAsked,
@@ -11,6 +11,8 @@ import {
   type MarkId,
   type Rig,
 } from '#core'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
+import { useAnswer } from '~/composables/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import { useFactsStore } from '~/stores/facts'
 import { useRigStore } from '~/stores/rig'
@@ -22,20 +24,21 @@ import { fetchThen } from './useThen'
 /** For each box what has changed since it was last saved or keyed in. */
 const { rig } = defineProps<{ rig: Rig }>()
 
-const { server, clock, openPastWorker } = usePlatform()
+const { server, clock } = usePlatform()
 const rigs = useRigStore()
 const facts = useFactsStore()
-const worker = openPastWorker()
-onUnmounted(() => worker.close())
-
-const states = shallowRef<readonly BoxState[] | null>(null)
-const isOld = ref(true)
+const { answer, done, fault, ask, again, cancel } = useAnswer('saveStates')
+const states = computed(() => answer.value?.value ?? null)
+/** The history is asked for what was, before the answer is worked out. */
+const isFetching = ref(true)
+const isOld = computed(() => isFetching.value || done.value !== null)
 let asked = 0
 
 watch(
   [() => rig, () => facts.facts, () => facts.revision],
   async () => {
-    isOld.value = true
+    isFetching.value = true
+    cancel()
     const mine = ++asked
     const id = rigs.rigId
     // Nothing is called saved before the history was heard.
@@ -47,11 +50,8 @@ watch(
       if (mine !== asked) return
       if ('rig' in found) rigsThen.push([revision, found.rig])
     }
-    worker.ask(rig, { kind: 'saveStates', facts: told, rigs: rigsThen }, (answer) => {
-      if (answer.kind !== 'saveStates' || mine !== asked) return
-      states.value = answer.states
-      isOld.value = false
-    })
+    isFetching.value = false
+    ask(rig, { facts: told, rigs: rigsThen })
   },
   { immediate: true },
 )
@@ -119,9 +119,16 @@ function savedNow(id: string): void {
     <p v-if="facts.failure && states === null" class="soft">
       What was saved when is in the history, which cannot be reached now: nothing is called saved.
     </p>
+    <NotWorkedOut
+      v-else-if="fault"
+      what="What is saved"
+      :fault="fault"
+      :is-old-shown="states !== null"
+      @retry="again"
+    />
     <p v-else-if="isOld || isAhead" class="soft" role="status">Looking through the history.</p>
     <p v-if="states?.length === 0" class="soft">No box keeps anything yet: add some under Rig.</p>
-    <section v-for="state in told" :key="state.id" :aria-label="state.name" :class="{ old: isOld }">
+    <section v-for="state in told" :key="state.id" :aria-label="state.name" :class="{ old: isOld || fault }">
       <header>
         <h2>{{ state.name }}</h2>
         <p :class="state.head.tone">{{ state.head.text }}</p>

@@ -39,7 +39,7 @@ const textOf = ({ things }: Never) => listText(things.map((thing) => thingText(r
 const SAID = { holds: 'holds', fails: 'can come about', notProven: 'not proven' } as const
 const saidOf = ({ id }: Never): string => {
   const one = proved.find(({ about }) => about.table === 'nevers' && about.id === id)
-  return one ? SAID[one.verdict.kind] : 'looking'
+  return one ? SAID[one.verdict.kind] : rigs.isSearchLost ? 'not known' : 'looking'
 }
 
 const isAdding = ref(false)

@@ -8,11 +8,13 @@ import { findingText } from '~/text/findings'
 import { isProofFault, notLookedText, notProvenText, PROOF_TEXT, provedName } from '~/text/proof'
 
 /** One sentence with its verdict and what it leaves out; what speaks against it below, and all it was shown of on request. */
-const { rig, report, faults, isDone, chosenKey, keyOf } = defineProps<{
+const { rig, report, faults, isDone, isLost, chosenKey, keyOf } = defineProps<{
   rig: Rig
   report: LineReport
   faults: readonly Finding[]
   isDone: boolean
+  /** The search broke off: what is not told here is not known. */
+  isLost: boolean
   chosenKey: string | null
   keyOf: (one: Finding) => string
 }>()
@@ -32,7 +34,8 @@ const verdict = computed((): 'fails' | 'open' | 'looking' | 'none' | 'holds' => 
 })
 const SAID: Record<typeof verdict.value, () => string> = {
   fails: () => `${count(faults.length, 'thing')} against it`,
-  looking: () => (holding.value.length > 0 ? `${holding.value.length} so far` : 'looking'),
+  looking: () =>
+    isLost ? 'not known' : holding.value.length > 0 ? `${holding.value.length} so far` : 'looking',
   open: () => `not proven of ${open.value.length}`,
   none: () => 'nothing was asked',
   holds: () =>

@@ -33,6 +33,10 @@ const withLabel = (word: string, label: keyof typeof EDIT_TEXT | undefined) =>
 
 /** Stages some of whose findings are searched for: until that is done nothing is called all right. */
 const SEARCHED: readonly string[] = ['sounds', 'switches', 'show', 'proof']
+const lostWord = (page: string) =>
+  (rigs.isFoundOld && rigs.isFoundLost) || (SEARCHED.includes(page) && rigs.isSearchLost)
+    ? 'not known'
+    : 'looking'
 const unproven = computed(() => rigs.report.reduce((sum, { open }) => sum + open.length, 0))
 </script>
 
@@ -54,7 +58,7 @@ const unproven = computed(() => rigs.report.reduce((sum, { open }) => sum + open
           <span
             v-else-if="rigs.isFoundOld || (SEARCHED.includes(stage.page) && rigs.search !== null)"
             class="looking"
-            >looking</span
+            >{{ lostWord(stage.page) }}</span
           >
           <span v-else-if="stage.page === 'stage'" class="looking">{{
             feet.followers > 0 ? `${feet.followers} following` : ''

@@ -6,6 +6,7 @@ import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { EDIT_TEXT } from '~/text/edits'
 import { setbackText } from '~/text/refusals'
+import { workFaultText } from '~/text/workFault'
 
 /** What stands between the player and a saved rig, and the ways out. Nothing typed is dropped without a word. */
 const rigs = useRigStore()
@@ -51,6 +52,13 @@ const first = computed(() => rigs.pending[0])
         <b>Do not close or reload this tab yet.</b> {{ count(rigs.pending.length, 'edit') }} not saved, and
         this browser has no room for a copy.
       </span>
+    </p>
+    <p v-for="one in rigs.lost" :key="one.what" class="bad">
+      <span
+        ><b>{{ one.what }} could not be looked for.</b> {{ workFaultText(one.fault) }} Until then it is not
+        known.</span
+      >
+      <button type="button" class="word" @click="one.again()">Try again</button>
     </p>
     <p v-for="(setback, n) in rigs.setbacks" :key="n" class="bad">
       <span>{{ setbackText(setback) }}</span>

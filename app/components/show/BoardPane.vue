@@ -27,15 +27,17 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FoldSection from '~/components/common/FoldSection.vue'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useProposal } from './useProposal'
+import type { WorkFault } from '~/platform/workers'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { lengthText, NO_BOARD_TEXT, travelText } from '~/text/show'
 import { placeShort } from '#shared/placeText'
 
 /** A board that takes fewer steps: looked for while you watch, shown as what moves where, taken whole or one by one. */
-const { rig, found, isRunning, done, isOld } = defineProps<{
+const { rig, found, isRunning, done, isOld, fault } = defineProps<{
   rig: Rig
   found: Proposal | NoBoard | null
   isRunning: boolean
@@ -44,6 +46,7 @@ const { rig, found, isRunning, done, isOld } = defineProps<{
   isOld: boolean
   /** What failed in practice counts more. */
   isMindful: boolean
+  fault: WorkFault | null
 }>()
 const emit = defineEmits<{ start: []; stop: []; mind: [isMindful: boolean] }>()
 
@@ -111,7 +114,14 @@ const saves = computed(() => {
     <div class="tools">
       <Button v-if="!isRunning" label="Look for a better board" @click="emit('start')" />
       <Button v-else label="Stop" severity="secondary" @click="emit('stop')" />
-      <p role="status">
+      <NotWorkedOut
+        v-if="fault"
+        what="A better board"
+        :fault="fault"
+        :is-old-shown="false"
+        @retry="emit('start')"
+      />
+      <p v-else role="status">
         <template v-if="isRunning"
           >Looking, {{ Math.min(99, Math.round(done * 100)) }} %: the best so far is below.</template
         >

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { partKey, type Rig, type Walked } from '#core'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
+import type { WorkFault } from '~/platform/workers'
 import { count } from '#shared/counts'
 import { partName, wrongText } from '~/text/show'
 
 /** The whole show walked through on the simulated floor: every wrong moment, and what cannot be told. */
-const { rig, parts, isOld, done } = defineProps<{
+const { rig, parts, isOld, done, fault } = defineProps<{
   rig: Rig
   /** Null until it has been walked through once. */
   parts: readonly Walked[] | null
   isOld: boolean
   /** How far the walk is, from 0 to 1. */
   done: number
+  fault: WorkFault | null
 }>()
-const emit = defineEmits<{ choose: [key: string] }>()
+const emit = defineEmits<{ choose: [key: string]; retry: [] }>()
 
 const wrong = computed(() => (parts ?? []).filter((one) => one.wrong.length > 0))
 /** Nothing goes to the next part: nothing after it was looked at. */
@@ -26,10 +29,18 @@ const nameOf = ({ played }: Walked) => partName(rig, played.part, played.soundId
 
 <template>
   <div class="walk">
-    <p v-if="parts === null" role="status">Walking through: {{ Math.round(done * 100) }} %.</p>
-    <template v-else>
+    <NotWorkedOut
+      v-if="fault"
+      what="The walk through the show"
+      :fault="fault"
+      :is-old-shown="parts !== null"
+      @retry="emit('retry')"
+    />
+    <p v-if="parts === null && !fault" role="status">Walking through: {{ Math.round(done * 100) }} %.</p>
+    <template v-else-if="parts">
       <p class="verdict" role="status">
-        <template v-if="isOld">Of the rig as it was; being walked through again. </template>
+        <template v-if="isOld && fault">Of the rig as it was: </template>
+        <template v-else-if="isOld">Of the rig as it was; being walked through again. </template>
         <template v-if="parts.length === 0">There is nothing to walk through yet.</template>
         <template v-else-if="wrong.length === 0">
           All {{ count(parts.length, 'part') }} come out as their sounds say.

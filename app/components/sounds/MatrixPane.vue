@@ -1,31 +1,24 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch, watchEffect } from 'vue'
-import { inOrder, type Matrix, type Rig, type SoundId } from '#core'
-import { usePlatform } from '~/platform/platform'
+import { computed, onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
+import { inOrder, type Rig, type SoundId } from '#core'
+import { useAnswer } from '~/composables/useAnswer'
 import { matrixLayout } from '~/charts/matrixLayout'
 import ChoiceField from '~/components/common/ChoiceField.vue'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 
 /** From every sound to every other: the darker, the rougher. One pair is chosen and told beside it. */
 const { rig, from, to } = defineProps<{ rig: Rig; from: SoundId | null; to: SoundId | null }>()
 const emit = defineEmits<{ choose: [from: SoundId, to: SoundId] }>()
 
-const { openSoundWorker } = usePlatform()
-const worker = openSoundWorker()
-onBeforeUnmount(() => worker.close())
-
-const matrix = shallowRef<Matrix | null>(null)
-const madeFrom = shallowRef<Rig | null>(null)
+const { answer, fault, ask, again } = useAnswer('matrix')
 watch(
   () => rig,
-  (now) =>
-    worker.ask(now, 'matrix', (answer, madeOf) => {
-      matrix.value = answer
-      madeFrom.value = madeOf
-    }),
+  (now) => ask(now, null),
   { immediate: true },
 )
-const isOld = computed(() => madeFrom.value !== rig)
+const matrix = computed(() => answer.value?.value ?? null)
+const isOld = computed(() => answer.value?.of !== rig)
 
 const sounds = computed(() => inOrder(rig.sounds))
 const choices = computed(() => sounds.value.map(({ id, name }) => ({ value: id, text: name })))
@@ -167,7 +160,14 @@ const spoken = computed(() => {
         smooth <i v-for="n in 5" :key="n" :style="{ opacity: layout.darkness(n / 5) }" /> rough
       </p>
     </div>
-    <p v-if="!matrix" class="soft" role="status">Comparing all sounds.</p>
+    <NotWorkedOut
+      v-if="fault"
+      what="How rough the changes are"
+      :fault="fault"
+      :is-old-shown="matrix !== null"
+      @retry="again"
+    />
+    <p v-else-if="!matrix" class="soft" role="status">Comparing all sounds.</p>
     <p v-else-if="isOld" class="soft" role="status">Of the rig before your last change; comparing again.</p>
     <div ref="box" class="box">
       <button

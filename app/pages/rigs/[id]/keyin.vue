@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { deviceSheet, inOrder, tickOf, type Rig, type ToldSheet } from '#core'
+import { computed, ref, watch } from 'vue'
+import { deviceSheet, inOrder, tickOf } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -11,16 +11,15 @@ import ListenPane from '~/components/keyin/ListenPane.vue'
 import MannerPane from '~/components/keyin/MannerPane.vue'
 import SheetPane from '~/components/keyin/SheetPane.vue'
 import TakeInspector from '~/components/keyin/TakeInspector.vue'
-import { usePlatform } from '~/platform/platform'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
+import { useAnswer } from '~/composables/useAnswer'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { durationText } from '#shared/keyInText'
 
 const rigs = useRigStore()
 const rig = computed(() => rigs.rig!)
-const { openKeyInWorker } = usePlatform()
-const worker = openKeyInWorker()
-onUnmounted(() => worker.close())
+const { answer: told, fault, ask, again, cancel } = useAnswer('sheet')
 
 const TABS = [
   { key: 'sheet', text: 'Sheet' },
@@ -39,19 +38,18 @@ const controller = computed(
 )
 
 /** The sheet with the rig it was made from: of an older one it is marked. */
-const told = shallowRef<{ readonly sheet: ToldSheet; readonly rig: Rig } | null>(null)
 watch(
   [rig, () => controller.value?.id],
   ([now, id]) => {
-    if (id === undefined) return worker.cancel()
-    worker.ask(now, id, (sheet, madeFrom) => (told.value = { sheet, rig: madeFrom }))
+    if (id === undefined) cancel()
+    else ask(now, id)
   },
   { immediate: true },
 )
 const sheet = computed(() =>
-  told.value?.sheet.controllerId === controller.value?.id ? (told.value?.sheet ?? null) : null,
+  told.value?.value?.controllerId === controller.value?.id ? (told.value?.value ?? null) : null,
 )
-const isOld = computed(() => told.value?.rig !== rig.value)
+const isOld = computed(() => told.value?.of !== rig.value)
 
 const chosenKey = ref<string | null>(null)
 const lines = computed(() => sheet.value?.lines ?? [])
@@ -68,6 +66,7 @@ const devicesLeft = computed(
 
 const summary = computed(() => {
   if (!controller.value) return 'No controller yet'
+  if (fault.value) return 'Not known'
   if (!sheet.value) return 'Working it out'
   if (sheet.value.right.length === 0 && lines.value.length === 0) return 'Nothing to key in yet'
   if (lines.value.length === 0) return 'All is in the controller'
@@ -103,12 +102,19 @@ watch(
           }}<span v-if="one.key === 'devices' && devicesLeft > 0" class="mono left">{{ devicesLeft }}</span>
         </template>
       </TabRow>
+      <NotWorkedOut
+        v-if="fault && tab === 'sheet'"
+        what="The sheet"
+        :fault="fault"
+        :is-old-shown="sheet !== null"
+        @retry="again"
+      />
       <SheetPane
-        v-if="tab === 'sheet'"
+        v-if="tab === 'sheet' && (sheet || !fault)"
         :rig="rig"
         :controller="controller"
         :sheet="sheet"
-        :is-old="isOld"
+        :is-old="isOld && !fault"
         :chosen-key="chosen?.key ?? null"
         @choose="chosenKey = $event"
         @go="tab = $event"

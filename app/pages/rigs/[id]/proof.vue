@@ -39,6 +39,7 @@ const isDone = computed(() => rigs.search === null)
 const hasAny = computed(() => Object.keys(rig.value.switches).length > 0)
 const summary = computed(() => {
   if (!hasAny.value) return 'Nothing to prove yet'
+  if (rigs.isSearchLost) return 'Not known'
   if (!isDone.value) return `Looking: ${Math.round((rigs.search ?? 0) * 100)} %`
   if (rows.value.length === 0) return 'Nothing to prove yet'
   return proofHeadline(rigs.report, faults.value.length)
@@ -70,6 +71,7 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
         :report="one.report"
         :faults="one.faults"
         :is-done="isDone"
+        :is-lost="rigs.isSearchLost"
         :chosen-key="chosen ? keyOf(chosen) : null"
         :key-of="keyOf"
         @choose="chosenKey = $event"

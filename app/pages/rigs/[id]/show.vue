@@ -23,21 +23,18 @@ import {
   travelOf,
   turnOnShow,
   waysOfShow,
-  type NoBoard,
   type Part,
-  type PartWay,
-  type Proposal,
   type Rig,
   type Show,
   type ShowId,
   type SongId,
-  type Walked,
   removeShow,
   rigName,
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
+import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import TextField from '~/components/common/TextField.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import BoardChange from '~/components/show/BoardChange.vue'
@@ -47,6 +44,7 @@ import ShowSongInspector from '~/components/show/ShowSongInspector.vue'
 import ShowSwitches from '~/components/show/ShowSwitches.vue'
 import { useProposal } from '~/components/show/useProposal'
 import { useShowSteps } from '~/components/show/useShowSteps'
+import { useAnswer } from '~/composables/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
@@ -67,7 +65,8 @@ const LONG = 120
 const isLong = computed(
   () => (show.value?.songIds.reduce((sum, id) => sum + partsOf(rig.value, id).length, 0) ?? 0) > LONG,
 )
-const farWays = shallowRef<readonly PartWay[]>([])
+const walker = useAnswer('walk')
+const farWays = computed(() => walker.answer.value?.value.ways ?? [])
 const ways = computed(() =>
   !show.value ? [] : isLong.value ? farWays.value : waysOfShow(rig.value, show.value),
 )
@@ -76,33 +75,18 @@ const songs = computed(() => (show.value ? songsOf(rig.value, show.value) : []))
 
 type Pane = 'order' | 'board' | 'walk'
 const pane = ref<Pane>('order')
-const { openShowWorker, page } = usePlatform()
+const { page } = usePlatform()
 
 // Walked through anew after every change, once it has been still for a moment.
-const walker = openShowWorker()
-const walked = shallowRef<readonly Walked[] | null>(null)
-const walkedOf = shallowRef<Rig | null>(null)
-const walkDone = ref(0)
+const walked = computed(() => walker.answer.value?.value.parts ?? null)
+const walkedOf = computed(() => walker.answer.value?.of ?? null)
+const walkFault = walker.fault
 let pause = 0
 watch(
   rig,
   (now) => {
     window.clearTimeout(pause)
-    pause = window.setTimeout(
-      () =>
-        walker.ask(
-          now,
-          'walk',
-          (answer, madeOf) => {
-            if (answer.kind !== 'walk') return
-            walked.value = answer.parts
-            farWays.value = answer.ways
-            walkedOf.value = madeOf
-          },
-          (done) => (walkDone.value = done),
-        ),
-      walked.value === null ? 0 : 400,
-    )
+    pause = window.setTimeout(() => walker.ask(now, null), walked.value === null ? 0 : 400)
   },
   { immediate: true },
 )
@@ -116,43 +100,20 @@ const wrongParts = computed(
 )
 const wrongKeys = computed(() => new Set(wrongParts.value.keys()))
 
-const seeker = openShowWorker()
-const board = shallowRef<Proposal | NoBoard | null>(null)
+const seeker = useAnswer('board')
+const board = computed(() => seeker.answer.value?.value ?? null)
 const boardOf = shallowRef<Rig | null>(null)
-const boardDone = ref(0)
-const isSeeking = ref(false)
+const isSeeking = computed(() => seeker.done.value !== null)
 /** What failed in practice counts more. */
 const isMindful = ref(false)
 function seek(): void {
-  board.value = null
-  boardDone.value = 0
-  isSeeking.value = true
-  const now = rig.value
-  boardOf.value = now
-  seeker.ask(
-    now,
-    isMindful.value ? 'mindfulBoard' : 'board',
-    (answer) => {
-      if (answer.kind === 'board') board.value = answer.found
-      isSeeking.value = false
-    },
-    (done, soFar) => {
-      boardDone.value = done
-      if (soFar?.kind === 'board') board.value = soFar.found
-    },
-  )
-}
-function stopSeeking(): void {
-  seeker.cancel()
-  isSeeking.value = false
+  seeker.forget()
+  boardOf.value = rig.value
+  seeker.ask(rig.value, { isMindful: isMindful.value })
 }
 // What is found belongs to the rig it was asked of.
-watch(rig, stopSeeking)
-onBeforeUnmount(() => {
-  window.clearTimeout(pause)
-  walker.close()
-  seeker.close()
-})
+watch(rig, seeker.cancel)
+onBeforeUnmount(() => window.clearTimeout(pause))
 
 const controller = computed(() => showController(rig.value))
 const { whole } = useProposal(rig, board)
@@ -256,7 +217,14 @@ const summary = computed(() => {
           <p>No switch goes to the next part yet.</p>
           <ShowSwitches :rig="rig" :steps="SHOW_STEPS.slice(0, 1)" />
         </div>
-        <p v-if="isLong && walkedOf !== rig" class="soft" role="status">
+        <NotWorkedOut
+          v-if="isLong && walkFault"
+          what="The way through this show"
+          :fault="walkFault"
+          :is-old-shown="walked !== null"
+          @retry="walker.again"
+        />
+        <p v-else-if="isLong && walkedOf !== rig" class="soft" role="status">
           Worked out anew; what is shown is of before.
         </p>
         <p v-if="tonight > 0" class="soft">
@@ -313,24 +281,27 @@ const summary = computed(() => {
     </div>
     <BoardPane
       v-else-if="pane === 'board'"
+      :fault="seeker.fault.value"
       class="tab-pane"
       :rig="rig"
       :found="board"
       :is-running="isSeeking"
-      :done="boardDone"
+      :done="seeker.done.value ?? 0"
       :is-old="boardOf !== rig"
       :is-mindful="isMindful"
       @mind="isMindful = $event"
       @start="seek"
-      @stop="stopSeeking"
+      @stop="seeker.cancel"
     />
     <WalkPane
       v-else
+      :fault="walkFault"
+      @retry="walker.again"
       class="tab-pane"
       :rig="rig"
       :parts="walked"
       :is-old="walkedOf !== rig"
-      :done="walkDone"
+      :done="walker.done.value ?? 0"
       @choose="((chosen = $event), (pane = 'order'))"
     />
     <PasteShow v-model="isPasting" :rig="rig" />

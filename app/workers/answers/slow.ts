@@ -1,0 +1,67 @@
+import {
+  careOf,
+  findBoard,
+  pairTally,
+  playedParts,
+  showOn,
+  slowFindings,
+  walkShow,
+  waysOfShow,
+  type NoBoard,
+  type Proposal,
+  type Walked,
+} from '#core'
+import type { Answerer } from '../serveQuestions'
+
+/** What was found so far is told again after so long, in ms. */
+const TELL = 300
+
+/** So long it works, and so long it rests, in ms: on a small machine the page is drawn meanwhile. */
+const TURN = 25
+
+/** Slices of work after which a board is taken for found: counted, so that the same rig gives the same board everywhere. */
+const ROUNDS = 60
+
+export const search: Answerer<'search'> = async (rig, question, { pause, tell }) => {
+  const steps = slowFindings(rig, question)
+  let told = performance.now()
+  for (let last = performance.now(); ;) {
+    const step = steps.next()
+    if (step.done) return step.value
+    if (performance.now() - last < TURN) continue
+    if (!(await pause(TURN))) return null
+    last = performance.now()
+    const { done, soFar } = step.value
+    const isNew = last - told > TELL
+    if (isNew) told = last
+    tell(done, isNew ? soFar : undefined)
+  }
+}
+
+export const walk: Answerer<'walk'> = async (rig, _, { pause, tell }) => {
+  const show = showOn(rig)
+  const parts: Walked[] = []
+  const count = show ? playedParts(rig, show).length : 0
+  if (show)
+    for (const one of walkShow(rig, show)) {
+      parts.push(one)
+      if (parts.length % 10 > 0) continue
+      if (!(await pause())) return null
+      tell(parts.length / count)
+    }
+  return { parts, ways: show ? waysOfShow(rig, show) : [] }
+}
+
+export const board: Answerer<'board'> = async (rig, { isMindful }, { pause, tell }) => {
+  const show = showOn(rig)
+  let answer: Proposal | NoBoard = 'noParts'
+  if (show)
+    for (const found of findBoard(rig, show, isMindful ? { care: careOf(pairTally(rig)) } : {})) {
+      answer = found
+      const done = typeof found === 'string' ? 1 : found.rounds / ROUNDS
+      if (!(await pause())) return null
+      tell(done, answer)
+      if (done >= 1) break
+    }
+  return answer
+}

@@ -1,0 +1,15 @@
+import type { Plugin } from 'vite'
+
+/**
+ * Says of the core's, the shared and the app's own modules that they do nothing by being loaded. What a view or a worker
+ * does not use of them is then not fetched with it, although all come through `#core`.
+ */
+export const ownModules = (root: string): Plugin => ({
+  name: 'wire-step:own-modules',
+  apply: 'build',
+  applyToEnvironment: ({ name }) => name === 'client',
+  transform: {
+    filter: { id: new RegExp(`^${root.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}/?(core|shared|app)/.*\\.ts$`) },
+    handler: (code) => ({ code, map: null, moduleSideEffects: false }),
+  },
+})
