@@ -35,7 +35,9 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
   const isLarge = computed(() => rig.value !== null && rowsOf(rig.value) > LARGE)
   const near = shallowRef<((rig: Rig) => readonly Finding[]) | null>(null)
   const nearFault = shallowRef<WorkFault | null>(null)
+  let stopFetch: (() => void) | null = null
   async function fetchNear(): Promise<void> {
+    stopFetch = null
     nearFault.value = null
     try {
       near.value = (await import('./lookThrough')).lookThrough
@@ -48,7 +50,8 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
     () => {
       if (!rig.value || !isLarge.value) far.forget()
       else far.ask(rig.value, null)
-      if (rig.value && !isLarge.value && !near.value) void fetchNear()
+      // The floor is drawn first.
+      if (rig.value && !isLarge.value && !near.value) stopFetch ??= clock.after(0, () => void fetchNear())
     },
     { immediate: true },
   )
@@ -83,7 +86,10 @@ export function findingsOf(rig: Readonly<Ref<Rig | null>>) {
     if (one && done === null && one.of === rig.value && one.value.found.some(isProofFault))
       cures.ask(one.of, 'cures')
   })
-  onScopeDispose(() => stop?.())
+  onScopeDispose(() => {
+    stop?.()
+    stopFetch?.()
+  })
   const slow = computed(() => (cures.done.value === null && cures.answer.value) || lies.answer.value)
   const search = computed(() => (isPutOff.value ? 0 : (lies.done.value ?? (lies.fault.value ? 0 : null))))
 

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { NuxtPage } from '#components'
 import { rigShortcuts } from '~/components/shell/rigShortcuts'
 import AppRail from '~/components/shell/AppRail.vue'
 import MissingRig from '~/components/shell/MissingRig.vue'
 import NoticeBar from '~/components/shell/NoticeBar.vue'
-import ShortcutSheet from '~/components/shell/ShortcutSheet.vue'
 import FloorDock from '~/components/dock/FloorDock.vue'
 import { useDock } from '~/composables/useDock'
 import { useFloorFit } from '~/composables/useFloorFit'
@@ -17,11 +16,16 @@ import { rememberRig } from '~/platform/lastRig'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 
+const ShortcutSheet = defineAsyncComponent(() => import('~/components/shell/ShortcutSheet.vue'))
+
 const route = useRoute()
 const router = useRouter()
 const rigs = useRigStore()
 const floor = useFloorStore()
 const isSheetOpen = ref(false)
+/** Fetched when it is first asked for. */
+const isSheetAsked = ref(false)
+watch(isSheetOpen, () => (isSheetAsked.value = true))
 const { turnTall } = useDock()
 const { isShort } = useFloorFit()
 /** A sheet and a logbook are read on a phone beside the gear: there they come before the floor. */
@@ -61,7 +65,7 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
     <NoticeBar class="notice" />
     <NuxtPage class="view" />
     <FloorDock class="dock" />
-    <ShortcutSheet v-model="isSheetOpen" :shortcuts="shortcuts" />
+    <ShortcutSheet v-if="isSheetAsked" v-model="isSheetOpen" :shortcuts="shortcuts" />
   </div>
   <p v-else class="opening" role="status">Opening the rig.</p>
 </template>

@@ -4,7 +4,6 @@ import {
   pairTally,
   playedParts,
   showOn,
-  slowFindings,
   walkShow,
   waysOfShow,
   type NoBoard,
@@ -13,30 +12,8 @@ import {
 } from '#core'
 import type { Answerer } from '../serveQuestions'
 
-/** What was found so far is told again after so long, in ms. */
-const TELL = 300
-
-/** So long it works, and so long it rests, in ms: on a small machine the page is drawn meanwhile. */
-const TURN = 25
-
 /** Slices of work after which a board is taken for found: counted, so that the same rig gives the same board everywhere. */
 const ROUNDS = 60
-
-export const search: Answerer<'search'> = async (rig, question, { pause, tell }) => {
-  const steps = slowFindings(rig, question)
-  let told = performance.now()
-  for (let last = performance.now(); ;) {
-    const step = steps.next()
-    if (step.done) return step.value
-    if (performance.now() - last < TURN) continue
-    if (!(await pause(TURN))) return null
-    last = performance.now()
-    const { done, soFar } = step.value
-    const isNew = last - told > TELL
-    if (isNew) told = last
-    tell(done, isNew ? soFar : undefined)
-  }
-}
 
 export const walk: Answerer<'walk'> = async (rig, _, { pause, tell }) => {
   const show = showOn(rig)
