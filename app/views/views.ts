@@ -18,7 +18,8 @@ const LOADERS: Readonly<Record<Page, () => Promise<Component>>> = {
   stage: () => import('./stage.vue'),
 }
 
-export const isView = (name: unknown): name is Page => typeof name === 'string' && Object.hasOwn(LOADERS, name)
+export const isView = (name: unknown): name is Page =>
+  typeof name === 'string' && Object.hasOwn(LOADERS, name)
 
 /** The views, each fetched when one goes there: at first the floor comes before it, so that a foot need not wait for it. */
 export const VIEWS = Object.fromEntries(

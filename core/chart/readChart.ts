@@ -1,3 +1,4 @@
+import * as z from 'zod/mini'
 import { dequal } from 'dequal/lite'
 import { cutText, keepable, letterCount } from '../base/text'
 import { splitU14, type U14 } from '../base/u14'
@@ -182,7 +183,7 @@ const isFooter = (name: string): boolean =>
     name,
   )
 
-const draftSchema = controlSchema.pick({
+const draftSchema = z.pick(controlSchema, {
   name: true,
   section: true,
   address: true,

@@ -1,6 +1,6 @@
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { describe, expect, it } from 'vitest'
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { smallRig } from '../rig/makeRig'
 import { formatRigFile, parseRigFile, rigFileSchema } from './rigFile'
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { accept, refuse, type Result } from '../base/result'
 import { cutText, keepable } from '../base/text'
 import { rigProblems, ROWS_MAX } from '../rig/integrity'
@@ -10,35 +10,36 @@ const RIG_FILE_VERSION = 13
 /** Files of these are read: what they lack is what it was taken to be then. */
 const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, RIG_FILE_VERSION] as const
 
-const listSchema = <Table extends TableName>(table: Table) => z.array(rowSchemas[table]).max(ROWS_MAX)
+const listSchema = <Table extends TableName>(table: Table) =>
+  z.array(rowSchemas[table]).check(z.maxLength(ROWS_MAX))
 
 const tablesSchema = z.strictObject({
   ...(Object.fromEntries(TABLE_NAMES.map((table) => [table, listSchema(table)])) as {
-    [Table in TableName]: z.ZodArray<(typeof rowSchemas)[Table]>
+    [Table in TableName]: z.ZodMiniArray<(typeof rowSchemas)[Table]>
   }),
   /** Not there in files of version 1. */
-  sounds: listSchema('sounds').default([]),
+  sounds: z._default(listSchema('sounds'), []),
   /** Nor in those of version 2. */
-  macros: listSchema('macros').default([]),
+  macros: z._default(listSchema('macros'), []),
   /** Nor in those of version 3. */
-  runs: listSchema('runs').default([]),
+  runs: z._default(listSchema('runs'), []),
   /** Nor in those up to version 5. */
-  pedals: listSchema('pedals').default([]),
-  rides: listSchema('rides').default([]),
+  pedals: z._default(listSchema('pedals'), []),
+  rides: z._default(listSchema('rides'), []),
   /** Nor in those up to version 6. */
-  songs: listSchema('songs').default([]),
+  songs: z._default(listSchema('songs'), []),
   /** Nor in those up to version 7. */
-  parts: listSchema('parts').default([]),
-  shows: listSchema('shows').default([]),
+  parts: z._default(listSchema('parts'), []),
+  shows: z._default(listSchema('shows'), []),
   /** Nor in those up to version 9. */
-  practices: listSchema('practices').default([]),
+  practices: z._default(listSchema('practices'), []),
   /** Nor in those up to version 10. */
-  nevers: listSchema('nevers').default([]),
+  nevers: z._default(listSchema('nevers'), []),
   /** Nor in those up to version 11. */
-  keyIns: listSchema('keyIns').default([]),
+  keyIns: z._default(listSchema('keyIns'), []),
   /** Nor in those up to version 12. */
-  dumps: listSchema('dumps').default([]),
-  notes: listSchema('notes').default([]),
+  dumps: z._default(listSchema('dumps'), []),
+  notes: z._default(listSchema('notes'), []),
 })
 
 /** The open file a rig travels in: the same tables and rows as everywhere, each table a list. */
@@ -81,7 +82,7 @@ export function parseRigFile(text: string): Result<Rig, RigFileRefusal> {
   const json = parseJson(text)
   if (!json.ok) return json
   const head = z
-    .object({ format: z.literal(RIG_FILE_FORMAT), version: z.unknown().optional() })
+    .object({ format: z.literal(RIG_FILE_FORMAT), version: z.optional(z.unknown()) })
     .safeParse(json.value)
   if (!head.success) return refuse({ code: 'notARigFile' })
   if (!(READ_VERSIONS as readonly unknown[]).includes(head.data.version))

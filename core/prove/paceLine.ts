@@ -10,10 +10,7 @@ import { dependenceOf } from './dependence'
 import type { FloorMachine } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'
 import { floorOf, type Part, type PartValue } from './parts'
-import type { ProofVerdict, Proved } from './proved'
-
-/** The shortest time between two steps of one foot that is looked at, in ms: the same switch twice (common practice). */
-export const SHORTEST_MS = 150
+import { SHORTEST_MS, type ProofVerdict, type Proved } from './proved'
 
 /** Something a press does to a device that loads, in µs from the press. */
 interface Blast {

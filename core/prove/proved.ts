@@ -97,3 +97,6 @@ export type ProofFault =
       readonly deviceId: string
       readonly preset: number
     }
+
+/** The shortest time between two steps of one foot that is looked at, in ms: the same switch twice (common practice). */
+export const SHORTEST_MS = 150

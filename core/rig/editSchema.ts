@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { EDIT_LABELS } from './edit'
 import { rowKey } from './references'
 import { TABLE_NAMES, type TableName } from './rig'
@@ -15,25 +15,26 @@ function isShallow(value: unknown): boolean {
   return true
 }
 
-const rowSchema = z.record(z.string(), z.unknown()).nullable().refine(isShallow, 'it is nested too deep')
+const rowSchema = z
+  .nullable(z.record(z.string(), z.unknown()))
+  .check(z.refine(isShallow, 'it is nested too deep'))
 
 const changeSchema = z
   .strictObject({
     table: z.enum(TABLE_NAMES as [TableName, ...TableName[]]),
-    id: z.string().min(1).max(40),
+    id: z.string().check(z.minLength(1), z.maxLength(40)),
     before: rowSchema,
     after: rowSchema,
   })
-  .refine(({ before, after }) => before !== null || after !== null, 'it changes nothing')
+  .check(z.refine(({ before, after }) => before !== null || after !== null, 'it changes nothing'))
 
 /** The shape of an edit from outside; its rows are checked when it is applied. No row is named twice. */
 export const editSchema = z.strictObject({
   label: z.enum(EDIT_LABELS),
-  changes: z
-    .array(changeSchema)
-    .min(1)
-    .max(40_000)
-    .superRefine((changes, context) => {
+  changes: z.array(changeSchema).check(
+    z.minLength(1),
+    z.maxLength(40_000),
+    z.superRefine((changes, context) => {
       const named = new Set<string>()
       changes.forEach(({ table, id }, n) => {
         const key = rowKey(table, id)
@@ -42,4 +43,5 @@ export const editSchema = z.strictObject({
         named.add(key)
       })
     }),
+  ),
 })

@@ -1,4 +1,4 @@
-import type * as z from 'zod'
+import type * as z from 'zod/mini'
 import { cutText } from '../base/text'
 
 /** Where in a rig something is wrong: table, row id, field, and so on inwards. */
@@ -50,7 +50,7 @@ export const formatPath = (path: Path): string =>
   path.map((part, n) => (typeof part === 'number' ? `[${part}]` : n === 0 ? part : `.${part}`)).join('')
 
 /** Turns what Zod found into problems of ours; `prefix` is where the checked value stands. */
-export const problemsOf = (error: z.ZodError, prefix: Path): Problem[] =>
+export const problemsOf = (error: z.core.$ZodError, prefix: Path): Problem[] =>
   error.issues.flatMap((issue) => problemOf(issue, prefix))
 
 function problemOf(issue: z.core.$ZodIssue, prefix: Path): Problem | Problem[] {

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { own } from '../base/own'
 import { liveRole } from '../pedal/live'
 import type { Rig } from '../rig/rig'
@@ -13,29 +13,29 @@ import { lampNow } from '../switching/lamp'
 import { tempoNow } from '../switching/tempoNow'
 
 const showPlaceSchema = z.strictObject({
-  nth: z.int().min(0).max(300),
+  nth: z.int().check(z.gte(0), z.lte(300)),
   songId: idSchema<'song'>(),
   partId: idSchema<'part'>(),
 })
 
 /** What of a floor is shown on stage: no bytes, no values, nothing that could change a rig. */
 export const stageNowSchema = z.strictObject({
-  bankId: idSchema<'bank'>().nullable(),
+  bankId: z.nullable(idSchema<'bank'>()),
   layer: z.literal(LAYERS),
-  soundId: idSchema<'sound'>().nullable(),
+  soundId: z.nullable(idSchema<'sound'>()),
   /** The switch stepped on last. */
-  switchId: idSchema<'switch'>().nullable(),
-  showAt: showPlaceSchema.nullable(),
+  switchId: z.nullable(idSchema<'switch'>()),
+  showAt: z.nullable(showPlaceSchema),
   /** Beats a minute; null while nobody said. */
-  bpm: z.number().min(1).max(1000).nullable(),
+  bpm: z.nullable(z.number().check(z.gte(1), z.lte(1000))),
   /** Lamps under the foot that are not off, by place. */
-  lamps: z.record(z.string().max(40), z.literal(LAMP_LIGHTS)),
+  lamps: z.record(z.string().check(z.maxLength(40)), z.literal(LAMP_LIGHTS)),
   /** The role each pedal is in, from 0; pedals that lead nothing are left out. */
-  roles: z.record(z.string().max(40), z.int().min(0).max(64)),
+  roles: z.record(z.string().check(z.maxLength(40)), z.int().check(z.gte(0), z.lte(64))),
   /** Places a foot is on. */
-  down: z.array(z.string().max(40)).max(20),
+  down: z.array(z.string().check(z.maxLength(40))).check(z.maxLength(20)),
   /** The position the next press of a switch does, from 0, where that is not its first; a floor of an earlier version says none. */
-  next: z.record(z.string().max(40), z.int().min(0).max(64)).default({}),
+  next: z._default(z.record(z.string().check(z.maxLength(40)), z.int().check(z.gte(0), z.lte(64))), {}),
 })
 
 export type StageNow = Readonly<z.infer<typeof stageNowSchema>>

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { strToU8, Zip, ZipDeflate } from 'fflate'
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import {
   accept,
   EDIT_LABELS,
@@ -34,18 +34,18 @@ const VERSION = 1
 const MANIFEST = 'backup.json'
 
 const partSchema = z.strictObject({
-  file: z.string().min(1).max(200),
-  bytes: z.int().min(0),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+  file: z.string().check(z.minLength(1), z.maxLength(200)),
+  bytes: z.int().check(z.gte(0)),
+  sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
 })
 
 const headSchema = z.strictObject({
-  id: z.string().min(1).max(40),
-  name: z.string().max(200),
-  revision: z.int().min(1),
+  id: z.string().check(z.minLength(1), z.maxLength(40)),
+  name: z.string().check(z.maxLength(200)),
+  revision: z.int().check(z.gte(1)),
   createdAt: z.iso.datetime(),
   changedAt: z.iso.datetime(),
-  deletedAt: z.iso.datetime().nullable(),
+  deletedAt: z.nullable(z.iso.datetime()),
   rig: partSchema,
   history: partSchema,
 })
@@ -54,24 +54,24 @@ const manifestSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
   madeAt: z.iso.datetime(),
-  rigs: z.array(headSchema).max(10_000),
+  rigs: z.array(headSchema).check(z.maxLength(10_000)),
 })
 
 type Manifest = z.infer<typeof manifestSchema>
 
-const rowSchema = z.record(z.string(), z.unknown()).nullable()
+const rowSchema = z.nullable(z.record(z.string(), z.unknown()))
 
 const loggedSchema = z.strictObject({
-  revision: z.int().min(1),
-  id: z.string().min(1).max(100),
-  at: z.string().max(40),
-  name: z.string().max(200),
+  revision: z.int().check(z.gte(1)),
+  id: z.string().check(z.minLength(1), z.maxLength(100)),
+  at: z.string().check(z.maxLength(40)),
+  name: z.string().check(z.maxLength(200)),
   label: z.enum(EDIT_LABELS),
   // Logs of the first version name rows twice in one edit, which no edit may now: what they lead to is what counts.
   changes: z.array(
     z.strictObject({
       table: z.enum(TABLE_NAMES as [TableName, ...TableName[]]),
-      id: z.string().max(40),
+      id: z.string().check(z.maxLength(40)),
       before: rowSchema,
       after: rowSchema,
     }),

@@ -1,5 +1,5 @@
 import { getRequestHeader, readRawBody, type H3Event } from 'h3'
-import type * as z from 'zod'
+import type * as z from 'zod/mini'
 import { apiError } from './apiError'
 import { decodeText, NOT_TEXT } from './decodeText'
 
@@ -17,7 +17,7 @@ export async function readText(event: H3Event, limit: number): Promise<string> {
 }
 
 /** The body as JSON of the given shape. Throws `tooBig` or `badRequest`, the latter with path and reason. */
-export async function readJson<Schema extends z.ZodType>(
+export async function readJson<Schema extends z.ZodMiniType>(
   event: H3Event,
   schema: Schema,
   limit: number,
@@ -37,7 +37,7 @@ function parseJson(text: string): unknown {
 }
 
 /** Throws `badRequest` with path and reason when `value` is not of the shape. */
-export function parseWith<Schema extends z.ZodType>(schema: Schema, value: unknown): z.output<Schema> {
+export function parseWith<Schema extends z.ZodMiniType>(schema: Schema, value: unknown): z.output<Schema> {
   const parsed = schema.safeParse(value)
   if (parsed.success) return parsed.data
   const faults = parsed.error.issues.map(({ path, message }) => ({

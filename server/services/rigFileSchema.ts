@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { rigFileSchema } from '#core'
 
 /** JSON Schema (draft 2020-12) of the rig file, made from the same schema that reads it. */

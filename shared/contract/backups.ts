@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
 /** The most bytes of a backup that is brought in. */
 export const BACKUP_LIMIT = 256_000_000
@@ -9,7 +9,7 @@ export const BACKUP_HOURS = [0, 1, 6, 24, 168] as const
 export const scheduleSchema = z.strictObject({
   everyHours: z.literal(BACKUP_HOURS),
   /** So many are kept; the oldest go first. */
-  keep: z.int().min(1).max(100),
+  keep: z.int().check(z.gte(1), z.lte(100)),
 })
 
 export type BackupSchedule = Readonly<z.infer<typeof scheduleSchema>>

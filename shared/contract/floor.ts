@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { stageNowSchema, type StageNow } from '#core'
 
 /** The most bytes of a floor as it is sent. */
@@ -7,11 +7,11 @@ export const FLOOR_LIMIT = 16_000
 /** POST /api/rigs/:id/floor: what a desk's floor shows now. */
 export const postFloorSchema = z.strictObject({
   /** The tab it comes from. */
-  by: z.string().min(1).max(40),
+  by: z.string().check(z.minLength(1), z.maxLength(40)),
   /** Nobody stepped on anything yet: what another desk showed last goes first. */
   isFirst: z.boolean(),
   /** The rig it is a floor of. */
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
   now: stageNowSchema,
 })
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { nameSchema, type EditLabel, type LogFact, type Rig, type RowDifference } from '#core'
 
 /** Revisions in one answer, at most. */
@@ -8,7 +8,7 @@ export const ROWS_TOLD = 8
 
 /** GET /api/rigs/:id/history?before=N, the newest first. */
 export const historyQuerySchema = z.object({
-  before: z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER).optional(),
+  before: z.optional(z.pipe(z.coerce.number(), z.int().check(z.gte(1), z.lte(Number.MAX_SAFE_INTEGER)))),
 })
 
 export interface HistoryReply {
@@ -28,7 +28,7 @@ export interface RevisionTold {
 }
 
 /** POST /api/rigs/:id/revisions/:revision; an empty name takes it away. */
-export const nameRevisionSchema = z.strictObject({ name: z.literal('').or(nameSchema) })
+export const nameRevisionSchema = z.strictObject({ name: z.union([z.literal(''), nameSchema]) })
 
 /** GET /api/rigs/:id/named */
 export interface NamedReply {

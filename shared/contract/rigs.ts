@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { EDIT_BYTES_MAX, editSchema, nameSchema, RIG_BYTES_MAX, type Edit, type Rig } from '#core'
 
 /** The most bytes of an edit and of a rig file. */
@@ -33,14 +33,16 @@ export interface RigHolds {
 /** POST /api/rigs: an empty rig of a name, the demo, or a copy of a rig there is. */
 export const createRigSchema = z
   .strictObject({
-    name: nameSchema.optional(),
-    from: z.literal('demo').optional(),
-    copyOf: z.string().min(1).max(40).optional(),
+    name: z.optional(nameSchema),
+    from: z.optional(z.literal('demo')),
+    copyOf: z.optional(z.string().check(z.minLength(1), z.maxLength(40))),
   })
-  .refine((asked) => Object.values(asked).filter((one) => one !== undefined).length === 1, {
-    path: ['name'],
-    message: 'one of name, from and copyOf',
-  })
+  .check(
+    z.refine((asked) => Object.values(asked).filter((one) => one !== undefined).length === 1, {
+      path: ['name'],
+      message: 'one of name, from and copyOf',
+    }),
+  )
 
 export type CreateRig = z.infer<typeof createRigSchema>
 
@@ -65,7 +67,7 @@ export interface RigReply {
 
 /** POST /api/rigs/:id/edits. `id` is made by the sender: the same edit sent twice is done once. */
 export const postEditSchema = z.strictObject({
-  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
+  id: z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/)),
   edit: editSchema,
 })
 
@@ -105,13 +107,15 @@ export interface LoggedEdit extends PostEdit {
   readonly at: string
 }
 
-export const sinceSchema = z.object({ since: z.coerce.number().int().min(0).default(0) })
+export const sinceSchema = z.object({
+  since: z._default(z.pipe(z.coerce.number(), z.int().check(z.gte(0))), 0),
+})
 
 /** GET /api/rigs/:id/files/chart.csv?device=ID */
 export const paperQuerySchema = z.object({
-  paper: z.literal(['a4', 'letter']).default('a4'),
+  paper: z._default(z.literal(['a4', 'letter']), 'a4'),
   /** What was proven, as {@link stampText} writes it. */
-  stamp: z.string().max(80).optional(),
+  stamp: z.optional(z.string().check(z.maxLength(80))),
 })
 
-export const chartQuerySchema = z.object({ device: z.string().min(1).max(40) })
+export const chartQuerySchema = z.object({ device: z.string().check(z.minLength(1), z.maxLength(40)) })

@@ -6,10 +6,10 @@ import TabRow from '~/components/common/TabRow.vue'
 import { useDock, type DockTab } from '~/composables/useDock'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import ClockBar from './ClockBar.vue'
 import WirePane from './WirePane.vue'
 
 // What is not looked at at once is fetched when it is opened.
+const ClockBar = defineAsyncComponent(() => import('./ClockBar.vue'))
 const MinutePane = defineAsyncComponent(() => import('./MinutePane.vue'))
 const MonitorPane = defineAsyncComponent(() => import('./MonitorPane.vue'))
 const LampsPane = defineAsyncComponent(() => import('./LampsPane.vue'))

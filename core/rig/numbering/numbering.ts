@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { firstNumberSchema } from '../table/scalars'
 
 /** More than any floor unit holds; the standard itself goes to 16,384 banks of 128. */
@@ -19,11 +19,11 @@ export type BankSelect = z.infer<typeof bankSelectSchema>
 
 const sentSchema = {
   /** How many presets the device holds. */
-  count: z.int().min(1).max(PRESET_COUNT_MAX),
+  count: z.int().check(z.gte(1), z.lte(PRESET_COUNT_MAX)),
   /** Which bank select controllers it obeys: CC 0 (msb), CC 32 (lsb), both, or none. */
   bankSelect: bankSelectSchema,
   /** How many presets it keeps under one bank number, counted from program 0; the standard's is 128. */
-  programsPerBank: z.int().min(1).max(128),
+  programsPerBank: z.int().check(z.gte(1), z.lte(128)),
 }
 
 /** How a device shows its presets and how they are sent. */
@@ -34,7 +34,7 @@ export const numberingSchema = z
       ...sentSchema,
       first: firstNumberSchema,
       /** Digits its display always shows, so 3 for 001; 1 when it does not pad. */
-      digits: z.int().min(1).max(5),
+      digits: z.int().check(z.gte(1), z.lte(5)),
     }),
     z.strictObject({
       style: z.literal('banked'),
@@ -42,22 +42,24 @@ export const numberingSchema = z
       bank: counterSchema,
       slot: counterSchema,
       /** Slots in one displayed bank: A1 to A8 is 8. Not the bank of bank select. */
-      slots: z.int().min(1).max(128),
+      slots: z.int().check(z.gte(1), z.lte(128)),
       /** What stands between the two: nothing, or one of - . : and space. */
       separator: z.literal(['', '-', '.', ':', ' ']),
     }),
   ])
-  .refine(({ bankSelect, programsPerBank, count }) => count <= reach(bankSelect, programsPerBank), {
-    path: ['count'],
-    message: 'more presets than its messages can reach',
-  })
-  .refine(
-    (numbering) =>
-      numbering.style === 'plain' || numbering.slot.symbols === 'digits' || numbering.slots <= 26,
-    {
-      path: ['slots'],
-      message: 'more slots than letters',
-    },
+  .check(
+    z.refine(({ bankSelect, programsPerBank, count }) => count <= reach(bankSelect, programsPerBank), {
+      path: ['count'],
+      message: 'more presets than its messages can reach',
+    }),
+    z.refine(
+      (numbering) =>
+        numbering.style === 'plain' || numbering.slot.symbols === 'digits' || numbering.slots <= 26,
+      {
+        path: ['slots'],
+        message: 'more slots than letters',
+      },
+    ),
   )
 
 export type Numbering = Readonly<z.infer<typeof numberingSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { playerSchema, USUAL_PLAYER } from './player'
 import { idSchema, nameSchema, type Id } from './scalars'
 
@@ -14,11 +14,11 @@ export const aboutSchema = z.strictObject({
   id: idSchema<'about'>(),
   name: nameSchema,
   /** What a cell of a sound means that nobody filled in: the device is left alone, or goes back to rest. */
-  unsaid: z.literal(['leave', 'rest']).default('leave'),
-  school: z.literal(SCHOOLS).default('absolute'),
+  unsaid: z._default(z.literal(['leave', 'rest']), 'leave'),
+  school: z._default(z.literal(SCHOOLS), 'absolute'),
   /** The show that is on; null for the first. */
-  showId: idSchema<'show'>().nullable().default(null),
-  player: playerSchema.default(USUAL_PLAYER),
+  showId: z._default(z.nullable(idSchema<'show'>()), null),
+  player: z._default(playerSchema, USUAL_PLAYER),
 })
 
 export type About = Readonly<z.infer<typeof aboutSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import type { ActionName, ActionRow } from './action/actionRow'
 import { allOff, allOffSchema } from './action/allOff'
 import { alternateControl, alternateControlSchema } from './action/alternateControl'
@@ -95,4 +95,4 @@ export const actionNames = (action: Action): ActionName[] =>
   (ROWS[action.kind] as ActionRow<Action>).names(action)
 
 /** Done in order. */
-export const actionsSchema = z.array(actionSchema).max(128)
+export const actionsSchema = z.array(actionSchema).check(z.maxLength(128))

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, optionalNameSchema, type Id } from './scalars'
 
@@ -9,16 +9,16 @@ export const bankSchema = z.strictObject({
   id: idSchema<'bank'>(),
   controllerId: idSchema<'controller'>(),
   /** Which one, counted from 0; the controller's `firstBank` says how that is shown. */
-  index: z.int().min(0).max(999),
+  index: z.int().check(z.gte(0), z.lte(999)),
   name: optionalNameSchema,
-  colour: optionalNameSchema.default(''),
+  colour: z._default(optionalNameSchema, ''),
   /** The bank it is a further page of; null when it is none. */
-  pageOf: idSchema<'bank'>().nullable().default(null),
+  pageOf: z._default(z.nullable(idSchema<'bank'>()), null),
   /** The song played in it, whose tempo it takes up; null when it is for any. */
-  songId: idSchema<'song'>().nullable().default(null),
+  songId: z._default(z.nullable(idSchema<'song'>()), null),
   /** Done when the foot comes to it, and when it leaves. */
-  enter: actionsSchema.default([]),
-  leave: actionsSchema.default([]),
+  enter: z._default(actionsSchema, []),
+  leave: z._default(actionsSchema, []),
 })
 
 export type Bank = Readonly<z.infer<typeof bankSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type CableId = Id<'cable'>
@@ -6,7 +6,7 @@ export type CableId = Id<'cable'>
 /** One end of a cable: a jack of a box on the floor. */
 const endSchema = z.strictObject({
   table: z.literal(['controllers', 'devices']),
-  id: idSchema() as unknown as z.ZodType<string, string>,
+  id: idSchema() as unknown as z.ZodMiniType<string, string>,
   port: textSchema(20),
 })
 
@@ -29,8 +29,8 @@ export const cableSchema = z.strictObject({
   from: endSchema,
   to: endSchema,
   lead: leadSchema,
-  adapters: z.array(adapterSchema).max(3),
-  centimetres: z.int().min(5).max(10_000),
+  adapters: z.array(adapterSchema).check(z.maxLength(3)),
+  centimetres: z.int().check(z.gte(5), z.lte(10_000)),
   /** For the label sheet. */
   colour: optionalNameSchema,
 })

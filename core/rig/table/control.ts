@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../base/u14'
 import { DIVISIONS } from './division'
 import {
@@ -32,7 +32,7 @@ const addressSchema = z.discriminatedUnion('kind', [
 
 export type ControlAddress = Readonly<z.infer<typeof addressSchema>>
 
-const valueSchema = z.int().min(0).max(U14_MAX)
+const valueSchema = z.int().check(z.gte(0), z.lte(U14_MAX))
 
 /** How a device reads the values it is sent. */
 const readingSchema = z
@@ -43,8 +43,8 @@ const readingSchema = z
       kind: z.literal('range'),
       /** "%", "ms", "Hz", "semitones", "dB"; empty for a bare number. */
       unit: textSchema(20),
-      low: z.number().min(-1e6).max(1e6),
-      high: z.number().min(-1e6).max(1e6),
+      low: z.number().check(z.gte(-1e6), z.lte(1e6)),
+      high: z.number().check(z.gte(-1e6), z.lte(1e6)),
       scale: z.literal(['linear', 'logarithmic']),
       /** The values that stand for low and high: usually all there are. */
       from: valueSchema,
@@ -55,24 +55,25 @@ const readingSchema = z
       kind: z.literal('named'),
       names: z
         .array(z.strictObject({ value: valueSchema, name: nameSchema }))
-        .min(1)
-        .max(128),
+        .check(z.minLength(1), z.maxLength(128)),
     }),
     /** Does its thing at every message; the value is what the device wants to see. */
     z.strictObject({ kind: z.literal('trigger'), value: valueSchema }),
     /** Changes over at every message, whatever the value; with `at`, only at its own value, and others are ignored. */
-    z.strictObject({ kind: z.literal('toggle'), value: valueSchema, at: z.literal('value').optional() }),
+    z.strictObject({ kind: z.literal('toggle'), value: valueSchema, at: z.optional(z.literal('value')) }),
     /** One step up or down at each message. */
     z.strictObject({ kind: z.literal('increment'), up: valueSchema, down: valueSchema }),
   ])
-  .refine((one) => one.kind !== 'range' || (one.low !== one.high && one.from < one.to), {
-    path: ['ends'],
-    message: 'both ends of the range are the same',
-  })
-  .refine((one) => one.kind !== 'range' || one.scale !== 'logarithmic' || (one.low > 0 && one.high > 0), {
-    path: ['scale'],
-    message: 'a logarithmic range has no zero',
-  })
+  .check(
+    z.refine((one) => one.kind !== 'range' || (one.low !== one.high && one.from < one.to), {
+      path: ['ends'],
+      message: 'both ends of the range are the same',
+    }),
+    z.refine((one) => one.kind !== 'range' || one.scale !== 'logarithmic' || (one.low > 0 && one.high > 0), {
+      path: ['scale'],
+      message: 'a logarithmic range has no zero',
+    }),
+  )
 
 export type Reading = Readonly<z.infer<typeof readingSchema>>
 export type ReadingOf<Kind extends Reading['kind']> = Extract<Reading, { kind: Kind }>
@@ -95,7 +96,7 @@ export const controlSchema = z.strictObject({
   /** One map for the device, or one in each preset: the presets then say where it has been entered. */
   map: z.literal(['device', 'preset']),
   /** The note value it is kept at in any tempo; null when it has nothing to do with the beat. */
-  division: z.literal(DIVISIONS).nullable().default(null),
+  division: z._default(z.nullable(z.literal(DIVISIONS)), null),
   source: sourceSchema,
   note: textSchema(400),
   /** The rig and device it was copied from; empty when it was made here. */

@@ -1,6 +1,6 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
-const shareSchema = z.number().min(0).max(1)
+const shareSchema = z.number().check(z.gte(0), z.lte(1))
 
 /** A point of a curve: share of the travel across, share of the range up. */
 const pointSchema = z.strictObject({ at: shareSchema, to: shareSchema })
@@ -12,12 +12,17 @@ export const curveSchema = z
   .discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal(['linear', 'logarithmic', 'exponential', 's']) }),
     /** Straight pieces through the player's own points, the first at the heel and the last at the toe. */
-    z.strictObject({ kind: z.literal('points'), points: z.array(pointSchema).min(2).max(CURVE_POINTS_MAX) }),
+    z.strictObject({
+      kind: z.literal('points'),
+      points: z.array(pointSchema).check(z.minLength(2), z.maxLength(CURVE_POINTS_MAX)),
+    }),
   ])
-  .refine((curve) => curve.kind !== 'points' || goesFromHeelToToe(curve.points), {
-    path: ['points'],
-    message: 'points go from 0 to 1 across, each further than the one before',
-  })
+  .check(
+    z.refine((curve) => curve.kind !== 'points' || goesFromHeelToToe(curve.points), {
+      path: ['points'],
+      message: 'points go from 0 to 1 across, each further than the one before',
+    }),
+  )
 
 const goesFromHeelToToe = (points: readonly { readonly at: number }[]): boolean =>
   points[0]!.at === 0 &&

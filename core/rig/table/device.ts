@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../base/u14'
 import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
 import { portsSchema } from './port'
@@ -13,7 +13,7 @@ export type DeviceId = Id<'device'>
 
 /** Something a relay box does to what is plugged into it, by a contact. */
 const relayFunctionSchema = z.strictObject({
-  id: z.string().regex(/^[a-zA-Z0-9]{1,20}$/),
+  id: z.string().check(z.regex(/^[a-zA-Z0-9]{1,20}$/)),
   name: nameSchema,
   /** What closing the contact does: "Channel 2 instead of 1". */
   does: textSchema(120),
@@ -23,11 +23,8 @@ const relayFunctionSchema = z.strictObject({
 
 export type RelayFunction = Readonly<z.infer<typeof relayFunctionSchema>>
 
-const indexSchema = z
-  .int()
-  .min(0)
-  .max(PRESET_COUNT_MAX - 1)
-const controlValueSchema = z.int().min(0).max(U14_MAX)
+const indexSchema = z.int().check(z.gte(0), z.lte(PRESET_COUNT_MAX - 1))
+const controlValueSchema = z.int().check(z.gte(0), z.lte(U14_MAX))
 
 /** How it is switched off: by an empty preset, by a control, by a contact, or not at all. */
 const bypassSchema = z.discriminatedUnion('kind', [
@@ -47,15 +44,15 @@ export type Bypass = Readonly<z.infer<typeof bypassSchema>>
 
 /** Its default: a preset (counted from 0; null for whichever it is in) with values over it; contacts closed. */
 const restSchema = z.strictObject({
-  preset: indexSchema.nullable(),
+  preset: z.nullable(indexSchema),
   values: setValuesSchema,
-  closes: z.array(textSchema(20)).max(16),
+  closes: z.array(textSchema(20)).check(z.maxLength(16)),
 })
 
 /** What is heard while it changes presets, and for how long, in ms. */
 const gapSchema = z.strictObject({
   heard: z.literal(['none', 'slight', 'clear']),
-  ms: z.int().min(0).max(5000),
+  ms: z.int().check(z.gte(0), z.lte(5000)),
 })
 
 export type Gap = Readonly<z.infer<typeof gapSchema>>
@@ -93,27 +90,27 @@ export const deviceSchema = z.strictObject({
   sendsProgramsBack: z.boolean(),
   followsClock: z.boolean(),
   /** Sends clock itself; and misbehaves when any comes in. */
-  givesClock: z.boolean().default(false),
-  clockHarms: z.boolean().default(false),
+  givesClock: z._default(z.boolean(), false),
+  clockHarms: z._default(z.boolean(), false),
   /** How it takes its tempo from taps; null when it does not. */
-  tapIn: tapInSchema.nullable().default(null),
+  tapIn: z._default(z.nullable(tapInSchema), null),
   /** Its state chart, where it is a looper. */
-  looper: loopChartSchema.nullable().default(null),
+  looper: z._default(z.nullable(loopChartSchema), null),
   /** On a relay box: its contacts; which program closes which is told by its presets. */
-  relays: z.array(relayFunctionSchema).max(16),
-  bypass: bypassSchema.default({ kind: 'none' }),
+  relays: z.array(relayFunctionSchema).check(z.maxLength(16)),
+  bypass: z._default(bypassSchema, { kind: 'none' }),
   /** Null when it has none. */
-  rest: restSchema.nullable().default(null),
+  rest: z._default(z.nullable(restSchema), null),
   /** How long it is deaf to controls after a recall, in ms; and whether it loses or keeps what comes meanwhile. */
-  deafMs: z.int().min(0).max(5000).default(USUAL_DEAF_MS),
-  whileDeaf: z.literal(['loses', 'keeps']).default('loses'),
-  gap: gapSchema.default(USUAL_GAP),
+  deafMs: z._default(z.int().check(z.gte(0), z.lte(5000)), USUAL_DEAF_MS),
+  whileDeaf: z._default(z.literal(['loses', 'keeps']), 'loses'),
+  gap: z._default(gapSchema, USUAL_GAP),
   /** The preset it plays when it is switched on, counted from 0; null when that is not known. */
-  powerOn: indexSchema.nullable().default(null),
+  powerOn: z._default(z.nullable(indexSchema), null),
   saving: savingSchema,
   ports: portsSchema,
   /** What is known of its dumps; null where nothing is. */
-  dumping: dumpingSchema.nullable().default(null),
+  dumping: z._default(z.nullable(dumpingSchema), null),
   spot: spotSchema,
 })
 

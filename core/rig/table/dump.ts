@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type DumpId = Id<'dump'>
@@ -11,12 +11,9 @@ export const DUMP_MESSAGE_MAX = 65_538
 
 const messageSchema = z.strictObject({
   /** One exclusive message, "F07D...F7", two digits a byte (M1 v4.2.1, "System Exclusive"). */
-  hex: z
-    .string()
-    .max(2 * DUMP_MESSAGE_MAX)
-    .regex(/^F0(?:[0-7][0-9A-F])*F7$/),
+  hex: z.string().check(z.maxLength(2 * DUMP_MESSAGE_MAX), z.regex(/^F0(?:[0-7][0-9A-F])*F7$/)),
   /** It had come whole so many ms after the one before had; 0 for the first, null where that is not known. */
-  ms: z.int().min(0).max(600_000).nullable(),
+  ms: z.nullable(z.int().check(z.gte(0), z.lte(600_000))),
 })
 
 export type DumpMessage = Readonly<z.infer<typeof messageSchema>>
@@ -26,24 +23,25 @@ export const dumpSchema = z.strictObject({
   id: idSchema<'dump'>(),
   order: orderSchema,
   /** Null where its device is not said, or is gone. */
-  deviceId: idSchema<'device'>().nullable(),
+  deviceId: z.nullable(idSchema<'device'>()),
   /** What the device was called then. */
   of: optionalNameSchema,
   name: nameSchema,
   note: textSchema(2000),
-  messages: z
-    .array(messageSchema)
-    .min(1)
-    .max(DUMP_MESSAGES_MAX)
-    .refine(
-      (messages) => messages.reduce((sum, { hex }) => sum + hex.length / 2, 0) <= DUMP_BYTES_MAX,
-      `it holds more than ${DUMP_BYTES_MAX} bytes`,
-    )
-    .readonly(),
+  messages: z.readonly(
+    z.array(messageSchema).check(
+      z.minLength(1),
+      z.maxLength(DUMP_MESSAGES_MAX),
+      z.refine(
+        (messages) => messages.reduce((sum, { hex }) => sum + hex.length / 2, 0) <= DUMP_BYTES_MAX,
+        `it holds more than ${DUMP_BYTES_MAX} bytes`,
+      ),
+    ),
+  ),
   /** Heard from the device itself, from the simulated one, or from a file. */
   from: z.literal(['heard', 'simulated', 'syx', 'midiFile']),
   /** The revision of the rig it was taken at. */
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
   /** ISO 8601, UTC. */
   at: z.iso.datetime(),
 })

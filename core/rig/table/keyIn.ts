@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { ROW_KINDS } from './keying'
 import { idSchema, textSchema, type Id } from './scalars'
 
@@ -13,17 +13,18 @@ export type FixedRow = (typeof FIXED_ROWS)[number]
 export type Row = readonly [kind: (typeof ROW_KINDS)[number] | FixedRow, ...values: number[]]
 
 const rowSchema = z
-  .tuple([z.literal([...ROW_KINDS, ...FIXED_ROWS])], z.int().min(0).max(100_000))
-  .check(z.maxLength(64)) as unknown as z.ZodType<Row, Row>
+  .tuple([z.literal([...ROW_KINDS, ...FIXED_ROWS])], z.int().check(z.gte(0), z.lte(100_000)))
+  .check(z.maxLength(64)) as unknown as z.ZodMiniType<Row, Row>
 
 const listSchema = z.strictObject({
   /** `p0` is the first position of a switch; `kept` the one list of what is no switch. */
-  id: z
-    .templateLiteral([z.literal('p'), z.int().min(0).max(15)])
-    .or(z.literal(['release', 'longPress', 'doublePress', 'kept'])),
-  lamp: rowSchema.nullable(),
+  id: z.union([
+    z.templateLiteral([z.literal('p'), z.int().check(z.gte(0), z.lte(15))]),
+    z.literal(['release', 'longPress', 'doublePress', 'kept']),
+  ]),
+  lamp: z.nullable(rowSchema),
   /** As many as the controller has room for at most; none is `end`. */
-  rows: z.array(rowSchema).max(128).readonly(),
+  rows: z.readonly(z.array(rowSchema).check(z.maxLength(128))),
 })
 
 export type List = Readonly<z.infer<typeof listSchema>>
@@ -32,10 +33,10 @@ export type ListId = List['id']
 
 const contentSchema = z.strictObject({
   /** Of a switch how many positions it has and its group, else none. */
-  settings: rowSchema.nullable(),
-  lists: z.array(listSchema).max(20).readonly(),
+  settings: z.nullable(rowSchema),
+  lists: z.readonly(z.array(listSchema).check(z.maxLength(20))),
   /** The letters on the display; null where it shows none. */
-  name: rowSchema.nullable(),
+  name: z.nullable(rowSchema),
 })
 
 /** What a place of the controller holds. */
@@ -48,11 +49,11 @@ export const keyInSchema = z.strictObject({
   /** The place on the box: `s/<bank>/<layer>/<jack>/<number>` of a switch, `k/<list>/<number>` of what is kept beside them. */
   place: textSchema(60, 1),
   /** Null where nobody knows. */
-  content: contentSchema.nullable(),
+  content: z.nullable(contentSchema),
   /** Ticked on the sheet, heard from the controller itself, or said by the player. */
   how: z.literal(['tick', 'heard', 'said']),
   /** The revision of the rig it is of. */
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
   /** ISO 8601, UTC. */
   at: z.iso.datetime(),
 })

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema } from './scalars'
 
 export const LOOP_STATES = ['empty', 'recording', 'playing', 'overdubbing', 'stopped'] as const
@@ -8,18 +8,21 @@ export const LOOP_GESTURES = ['press', 'hold', 'double'] as const
 export type LoopGesture = (typeof LOOP_GESTURES)[number]
 
 /** Unique within its looper. */
-const inputIdSchema = z.string().regex(/^[a-zA-Z0-9]{1,20}$/)
+const inputIdSchema = z.string().check(z.regex(/^[a-zA-Z0-9]{1,20}$/))
 
 /** One footswitch or function of a looper; `by` is what works it, null as long as that is not said. */
 const inputSchema = z.strictObject({
   id: inputIdSchema,
   name: nameSchema,
-  by: z
-    .discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('contact'), contactId: z.string().regex(/^[a-zA-Z0-9]{1,21}$/) }),
+  by: z.nullable(
+    z.discriminatedUnion('kind', [
+      z.strictObject({
+        kind: z.literal('contact'),
+        contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)),
+      }),
       z.strictObject({ kind: z.literal('control'), controlId: idSchema<'control'>() }),
-    ])
-    .nullable(),
+    ]),
+  ),
 })
 
 export type LoopInput = Readonly<z.infer<typeof inputSchema>>
@@ -30,7 +33,7 @@ const moveSchema = z.strictObject({
   input: inputIdSchema,
   gesture: z.literal(LOOP_GESTURES),
   to: z.literal(LOOP_STATES),
-  also: z.literal(['undo', 'redo']).nullable(),
+  also: z.nullable(z.literal(['undo', 'redo'])),
 })
 
 export type LoopMove = Readonly<z.infer<typeof moveSchema>>
@@ -40,27 +43,29 @@ const moveKey = (move: LoopMove): string => `${move.in}/${move.input}/${move.ges
 /** A looper's state chart, as the device does it. What no move names does nothing. */
 export const loopChartSchema = z
   .strictObject({
-    inputs: z.array(inputSchema).min(1).max(12),
+    inputs: z.array(inputSchema).check(z.minLength(1), z.maxLength(12)),
     /** Whether a plain press counts when the foot comes down, or when it comes off and was not a hold. */
     acts: z.literal(['down', 'up']),
     /** A foot that stays so long, in ms, holds; two presses within so many are double (common practice: 2 s, 300 ms). */
-    holdMs: z.int().min(200).max(10_000),
-    doubleMs: z.int().min(100).max(1000),
-    moves: z.array(moveSchema).max(180),
+    holdMs: z.int().check(z.gte(200), z.lte(10_000)),
+    doubleMs: z.int().check(z.gte(100), z.lte(1000)),
+    moves: z.array(moveSchema).check(z.maxLength(180)),
     /** Its loop keeps its own time; fixes the tempo for as long as there is one; or is held to the clock's beats. */
     tempo: z.literal(['own', 'fixes', 'follows']),
   })
-  .refine(({ inputs }) => new Set(inputs.map(({ id }) => id)).size === inputs.length, {
-    path: ['inputs'],
-    message: 'two inputs with one id',
-  })
-  .refine(({ moves }) => new Set(moves.map(moveKey)).size === moves.length, {
-    path: ['moves'],
-    message: 'one gesture leads to two places',
-  })
-  .refine(({ inputs, moves }) => moves.every(({ input }) => inputs.some(({ id }) => id === input)), {
-    path: ['moves'],
-    message: 'a move of an input that is not there',
-  })
+  .check(
+    z.refine(({ inputs }) => new Set(inputs.map(({ id }) => id)).size === inputs.length, {
+      path: ['inputs'],
+      message: 'two inputs with one id',
+    }),
+    z.refine(({ moves }) => new Set(moves.map(moveKey)).size === moves.length, {
+      path: ['moves'],
+      message: 'one gesture leads to two places',
+    }),
+    z.refine(({ inputs, moves }) => moves.every(({ input }) => inputs.some(({ id }) => id === input)), {
+      path: ['moves'],
+      message: 'a move of an input that is not there',
+    }),
+  )
 
 export type LoopChart = Readonly<z.infer<typeof loopChartSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, textSchema, type Id } from './scalars'
 
 export type MarkId = Id<'mark'>
@@ -11,7 +11,7 @@ export const markSchema = z.strictObject({
   /** What the line said when it was ticked. */
   said: textSchema(2000),
   /** The revision it was ticked against. */
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
   /** ISO 8601, UTC. */
   at: z.iso.datetime(),
 })

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type NeverId = Id<'never'>
@@ -24,7 +24,7 @@ export const THINGS_MAX = 4
 export const neverSchema = z.strictObject({
   id: idSchema<'never'>(),
   order: orderSchema,
-  things: z.array(thingSchema).min(1).max(THINGS_MAX),
+  things: z.array(thingSchema).check(z.minLength(1), z.maxLength(THINGS_MAX)),
 })
 
 export type Never = Readonly<z.infer<typeof neverSchema>>

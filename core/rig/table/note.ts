@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, textSchema, type Id } from './scalars'
 
 export type NoteId = Id<'note'>
@@ -32,7 +32,7 @@ const factSchema = z.discriminatedUnion('kind', [
     kind: z.literal('sent'),
     dumpId: idSchema<'dump'>(),
     dump: textSchema(60),
-    revision: z.int().min(0),
+    revision: z.int().check(z.gte(0)),
   }),
   /** A line of the test plan: which, what it said then, and what came of it. */
   z.strictObject({
@@ -51,13 +51,13 @@ export const noteSchema = z.strictObject({
   /** When it happened, ISO 8601, UTC. */
   at: z.iso.datetime(),
   /** Null where it is about the rig, or about what is gone. */
-  about: aboutSchema.nullable(),
+  about: z.nullable(aboutSchema),
   /** What that was called then; empty for the rig. */
   name: textSchema(120),
   text: textSchema(4000),
   fact: factSchema,
   /** The revision of the rig it was written at. */
-  revision: z.int().min(0),
+  revision: z.int().check(z.gte(0)),
 })
 
 export type Note = Readonly<z.infer<typeof noteSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
@@ -19,7 +19,7 @@ export const pairSchema = z.strictObject({
   /** What loses both states: "Calling another preset". */
   losesAll: textSchema(120),
   /** What both held when they were last learned, as text; null when never. */
-  learned: textSchema(20_000).nullable(),
+  learned: z.nullable(textSchema(20_000)),
 })
 
 export type Pair = Readonly<z.infer<typeof pairSchema>>

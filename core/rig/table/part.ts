@@ -1,17 +1,17 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, optionalNameSchema, orderSchema, type Id } from './scalars'
 
 export type PartId = Id<'part'>
 
 /** How long a part lasts: bars go by the song's tempo and its beats in a bar. */
 const lastsSchema = z.strictObject({
-  amount: z.number().min(0.25).max(9999),
+  amount: z.number().check(z.gte(0.25), z.lte(9999)),
   unit: z.literal(['bars', 'seconds']),
 })
 
 /** The rest before a part in which the foot may be away. */
 const aheadSchema = z.strictObject({
-  amount: z.number().min(0).max(9999),
+  amount: z.number().check(z.gte(0), z.lte(9999)),
   unit: z.literal(['beats', 'seconds']),
 })
 
@@ -24,20 +24,20 @@ export const partSchema = z.strictObject({
   /** Empty: it is called by its sound. */
   name: optionalNameSchema,
   /** Null while nobody said. */
-  soundId: idSchema<'sound'>().nullable(),
+  soundId: z.nullable(idSchema<'sound'>()),
   /** Null where that is not known. */
-  lasts: lastsSchema.nullable(),
+  lasts: z.nullable(lastsSchema),
   /** Before its first note; null where that is not known. Of a song's first part the song's count-in counts then. */
-  ahead: aheadSchema.nullable(),
+  ahead: z.nullable(aheadSchema),
   /** What differs tonight, and since which day; null when nothing does. */
-  tonight: z
-    .strictObject({
+  tonight: z.nullable(
+    z.strictObject({
       isOut: z.boolean(),
       /** Played with this sound instead; null when with its own. */
-      soundId: idSchema<'sound'>().nullable(),
+      soundId: z.nullable(idSchema<'sound'>()),
       since: z.iso.date(),
-    })
-    .nullable(),
+    }),
+  ),
 })
 
 export type Part = Readonly<z.infer<typeof partSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../base/u14'
 import { curveSchema } from './curve'
 import {
@@ -14,22 +14,22 @@ import {
 export type PedalId = Id<'pedal'>
 
 /** Where a pedal stands: its reading has 128 steps, 0 at the heel. */
-const stepSchema = z.int().min(0).max(127)
-const valueSchema = z.int().min(0).max(U14_MAX)
-const percentSchema = z.number().min(0).max(100)
+const stepSchema = z.int().check(z.gte(0), z.lte(127))
+const valueSchema = z.int().check(z.gte(0), z.lte(U14_MAX))
+const percentSchema = z.number().check(z.gte(0), z.lte(100))
 
 /** What the foot's sweep goes into: a jack for expression, or a pedal built into a controller (counted from 1). */
 const placeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('jack'),
     table: z.literal(['controllers', 'devices']),
-    id: z.string().min(1).max(40),
+    id: z.string().check(z.minLength(1), z.maxLength(40)),
     port: textSchema(20),
   }),
   z.strictObject({
     kind: z.literal('builtIn'),
     controllerId: idSchema<'controller'>(),
-    number: z.int().min(1).max(4),
+    number: z.int().check(z.gte(1), z.lte(4)),
   }),
 ])
 
@@ -38,7 +38,7 @@ export type PedalPlace = Readonly<z.infer<typeof placeSchema>>
 /** When a role is the live one; of several the first. What a controller has not sent counts as off. */
 const whenSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('always') }),
-  z.strictObject({ kind: z.literal('banks'), bankIds: z.array(idSchema<'bank'>()).max(100) }),
+  z.strictObject({ kind: z.literal('banks'), bankIds: z.array(idSchema<'bank'>()).check(z.maxLength(100)) }),
   z.strictObject({ kind: z.literal('layer') }),
   z.strictObject({
     kind: z.literal('control'),
@@ -60,20 +60,22 @@ const targetSchema = z
   .strictObject({
     controlId: idSchema<'control'>(),
     /** The controller number the device has been told to follow; null for the control's own. */
-    number: u7Schema.nullable(),
+    number: z.nullable(u7Schema),
     /** What the controller sends with the foot at either end of the part of the travel it follows. */
     sends: endsSchema,
     /** The values of the control that the device makes of the lowest and highest it is sent; null: it takes them as they are. */
-    device: endsSchema.nullable(),
+    device: z.nullable(endsSchema),
     curve: curveSchema,
     /** The part of the travel it follows, in percent; before and behind it stands still. */
     from: percentSchema,
     to: percentSchema,
   })
-  .refine(({ from, to }) => from < to, {
-    path: ['to'],
-    message: 'the part of the travel ends before it begins',
-  })
+  .check(
+    z.refine(({ from, to }) => from < to, {
+      path: ['to'],
+      message: 'the part of the travel ends before it begins',
+    }),
+  )
 
 export type Target = Readonly<z.infer<typeof targetSchema>>
 
@@ -82,7 +84,7 @@ export const TARGETS_MAX = 32
 const pedalRoleSchema = z.strictObject({
   name: optionalNameSchema,
   when: whenSchema,
-  targets: z.array(targetSchema).max(TARGETS_MAX),
+  targets: z.array(targetSchema).check(z.maxLength(TARGETS_MAX)),
 })
 
 export type PedalRole = Readonly<z.infer<typeof pedalRoleSchema>>
@@ -107,9 +109,9 @@ const autoOffSchema = z.strictObject({
   /** Off when the foot rests at the heel, at the toe, anywhere; or by the toe switch. */
   kind: z.literal(['heel', 'toe', 'still', 'switch']),
   /** How long it must be so before it counts, in ms. */
-  delayMs: z.int().min(0).max(OFF_DELAY_MAX),
+  delayMs: z.int().check(z.gte(0), z.lte(OFF_DELAY_MAX)),
   /** How near the end still is the end, in percent of the travel. */
-  zone: z.number().min(0).max(25),
+  zone: z.number().check(z.gte(0), z.lte(25)),
   /** A toe switch that stays where it is put, or one that springs back and is made to act so. */
   toe: z.literal(['latching', 'momentary']),
   works: worksSchema,
@@ -142,13 +144,13 @@ export const pedalSchema = z.strictObject({
   name: nameSchema,
   place: placeSchema,
   /** The first whose time it is leads; nothing while it is none's. */
-  roles: z.array(pedalRoleSchema).min(1).max(16),
+  roles: z.array(pedalRoleSchema).check(z.minLength(1), z.maxLength(16)),
   /** What a target that another role led before does at the first move: leap to the foot, or wait until the foot passes where it is. */
   takeover: z.literal(['leaps', 'catches']),
   /** At most one value of a target in so many ms; 0 for all there are. */
-  everyMs: z.int().min(0).max(200),
-  calibration: calibrationSchema.nullable(),
-  off: autoOffSchema.nullable(),
+  everyMs: z.int().check(z.gte(0), z.lte(200)),
+  calibration: z.nullable(calibrationSchema),
+  off: z.nullable(autoOffSchema),
 })
 
 export type Pedal = Readonly<z.infer<typeof pedalSchema>>

@@ -1,13 +1,13 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
 /** The foot that plays, as far as it decides how long a step takes. */
 export const playerSchema = z.strictObject({
   foot: z.literal(['left', 'right']),
   posture: z.literal(['standing', 'seated']),
   /** How much a boot covers across, in mm (common practice: 100). */
-  bootMm: z.int().min(50).max(200),
+  bootMm: z.int().check(z.gte(50), z.lte(200)),
   /** How far the foot reaches from where it rests without a step of the body, in mm. */
-  reachMm: z.int().min(100).max(2000),
+  reachMm: z.int().check(z.gte(100), z.lte(2000)),
 })
 
 export type Player = Readonly<z.infer<typeof playerSchema>>

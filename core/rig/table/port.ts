@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { channelSchema, nameSchema, optionalNameSchema } from './scalars'
 
 /** The socket of a MIDI port. DIN has five pins; TRS MIDI comes in two wirings (RP-054); TRRS carries MIDI and more. */
@@ -25,7 +25,7 @@ const contact = {
   /** Which of tip and ring is number one. */
   first: z.literal(['tip', 'ring']),
   /** What each contact does, number one first: "Channel", "Boost". */
-  does: z.array(optionalNameSchema).max(2),
+  does: z.array(optionalNameSchema).check(z.maxLength(2)),
 }
 
 const wiperSchema = z.literal(['tip', 'ring'])
@@ -34,11 +34,11 @@ const wiperSchema = z.literal(['tip', 'ring'])
 const soundSchema = z.literal(['mono', 'stereo'])
 
 const powerSchema = {
-  volts: z.number().min(1).max(60),
+  volts: z.number().check(z.gte(1), z.lte(60)),
   current: z.literal(['dc', 'ac']),
   centre: z.literal(['negative', 'positive']),
   /** What it needs, or what it can give, in mA. */
-  milliamps: z.int().min(0).max(20_000),
+  milliamps: z.int().check(z.gte(0), z.lte(20_000)),
 }
 
 /** What a jack can be used as. Most have one role; a shared jack has several, one of them set. */
@@ -57,9 +57,9 @@ export const roleSchema = z.discriminatedUnion('kind', [
     isThru: z.boolean(),
     passes: passesSchema,
     /** Channels it keeps back. */
-    blocks: z.array(channelSchema).max(16),
+    blocks: z.array(channelSchema).check(z.maxLength(16)),
     /** Whether clock, start, continue and stop leave by it; they do unless said. */
-    clock: z.literal(['passes', 'kept']).optional(),
+    clock: z.optional(z.literal(['passes', 'kept'])),
     phantom: phantomSchema,
   }),
   z.strictObject({ kind: z.literal('usb'), end: z.literal(['host', 'device']), passes: passesSchema }),
@@ -105,27 +105,29 @@ export type RoleOf<Kind extends RoleKind> = Extract<Role, { kind: Kind }>
 export const portSchema = z
   .strictObject({
     /** Unique within its box. */
-    id: z.string().regex(/^[a-zA-Z0-9]{1,20}$/),
+    id: z.string().check(z.regex(/^[a-zA-Z0-9]{1,20}$/)),
     name: nameSchema,
-    roles: z.array(roleSchema).min(1).max(4),
+    roles: z.array(roleSchema).check(z.minLength(1), z.maxLength(4)),
     /** Which role it is set to now, and which it leaves the factory with; from 0. */
-    role: z.int().min(0).max(3),
-    factoryRole: z.int().min(0).max(3),
+    role: z.int().check(z.gte(0), z.lte(3)),
+    factoryRole: z.int().check(z.gte(0), z.lte(3)),
   })
-  .refine(({ roles, role, factoryRole }) => role < roles.length && factoryRole < roles.length, {
-    path: ['role'],
-    message: 'no such role',
-  })
+  .check(
+    z.refine(({ roles, role, factoryRole }) => role < roles.length && factoryRole < roles.length, {
+      path: ['role'],
+      message: 'no such role',
+    }),
+  )
 
 export type Port = Readonly<z.infer<typeof portSchema>>
 
-export const portsSchema = z
-  .array(portSchema)
-  .max(40)
-  .refine((ports) => new Set(ports.map(({ id }) => id)).size === ports.length, {
+export const portsSchema = z.array(portSchema).check(
+  z.maxLength(40),
+  z.refine((ports) => new Set(ports.map(({ id }) => id)).size === ports.length, {
     path: ['jacks'],
     message: 'two jacks with one id',
-  })
+  }),
+)
 
 /** The role a jack is set to. */
 export const roleOf = (port: Port): Role => port.roles[port.role]!

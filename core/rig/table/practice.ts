@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, orderSchema, type Id } from './scalars'
 
 export type PracticeId = Id<'practice'>
@@ -6,13 +6,13 @@ export type PracticeId = Id<'practice'>
 /** Pairs kept of one day. */
 export const PRACTICE_PAIRS_MAX = 500
 
-const countSchema = z.int().min(0).max(1_000_000)
+const countSchema = z.int().check(z.gte(0), z.lte(1_000_000))
 
 /** How one change of sounds went. */
 const pairSchema = z.strictObject({
   from: idSchema<'sound'>(),
   to: idSchema<'sound'>(),
-  calls: countSchema.min(1),
+  calls: countSchema.check(z.gte(1)),
   /** Of them with a wrong step, or given up. */
   misses: countSchema,
 })
@@ -30,10 +30,15 @@ export const practiceSchema = z
     wrongSteps: countSchema,
     /** Sounds that were found, and from their calls to their switches in all, in ms. */
     found: countSchema,
-    foundMs: z.int().min(0).max(10_000_000_000),
-    pairs: z.array(pairSchema).max(PRACTICE_PAIRS_MAX),
+    foundMs: z.int().check(z.gte(0), z.lte(10_000_000_000)),
+    pairs: z.array(pairSchema).check(z.maxLength(PRACTICE_PAIRS_MAX)),
   })
-  .refine(({ calls, misses, found }) => misses <= calls && found <= calls, 'more misses or finds than calls')
+  .check(
+    z.refine(
+      ({ calls, misses, found }) => misses <= calls && found <= calls,
+      'more misses or finds than calls',
+    ),
+  )
 
 export type Practice = Readonly<z.infer<typeof practiceSchema>>
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { PRESET_COUNT_MAX } from '../numbering/numbering'
 import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
@@ -15,23 +15,20 @@ export const presetSchema = z.strictObject({
   id: idSchema<'preset'>(),
   deviceId: idSchema<'device'>(),
   /** Which one, counted from 0 over the device's whole range; its numbering says how that is shown and sent. */
-  index: z
-    .int()
-    .min(0)
-    .max(PRESET_COUNT_MAX - 1),
+  index: z.int().check(z.gte(0), z.lte(PRESET_COUNT_MAX - 1)),
   name: optionalNameSchema,
   /** `blank` is the empty one recalled for bypass. */
   purpose: z.literal(PURPOSES),
   notes: textSchema(400),
   /** 0-10 on the player's own scale, for headroom; null when not set. */
-  level: z.number().min(0).max(10).nullable(),
+  level: z.nullable(z.number().check(z.gte(0), z.lte(10))),
   /** What it recalls, as far as is known. */
   recalls: setValuesSchema,
   /** Controls mapped preset by preset that have been entered in this one, and those whose block it lacks. */
-  entered: z.array(idSchema<'control'>()).max(400),
-  lacks: z.array(idSchema<'control'>()).max(400),
+  entered: z.array(idSchema<'control'>()).check(z.maxLength(400)),
+  lacks: z.array(idSchema<'control'>()).check(z.maxLength(400)),
   /** On a relay box: the functions whose contact it closes, by their ids. */
-  closes: z.array(textSchema(20)).max(16),
+  closes: z.array(textSchema(20)).check(z.maxLength(16)),
 })
 
 export type Preset = Readonly<z.infer<typeof presetSchema>>

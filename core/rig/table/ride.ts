@@ -1,10 +1,10 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 
 export type RideId = Id<'ride'>
 
 /** In ms since it began; ten minutes at most. */
-const momentSchema = z.int().min(0).max(600_000)
+const momentSchema = z.int().check(z.gte(0), z.lte(600_000))
 
 export const RIDE_MOVES_MAX = 20_000
 
@@ -21,17 +21,18 @@ export const rideSchema = z.strictObject({
   length: momentSchema,
   /** Where the pedal went to, in steps of 127, in the order of time; it stands there until the next. */
   moves: z
-    .array(z.strictObject({ at: momentSchema, position: z.int().min(0).max(127) }))
-    .min(1)
-    .max(RIDE_MOVES_MAX)
-    .refine(isInOrder, 'moves are not in the order of time'),
+    .array(z.strictObject({ at: momentSchema, position: z.int().check(z.gte(0), z.lte(127)) }))
+    .check(
+      z.minLength(1),
+      z.maxLength(RIDE_MOVES_MAX),
+      z.refine(isInOrder, 'moves are not in the order of time'),
+    ),
   /** The toe switch going down and coming up. */
   toes: z
     .array(z.strictObject({ at: momentSchema, isDown: z.boolean() }))
-    .max(2000)
-    .refine(isInOrder, 'toe switches are not in the order of time'),
+    .check(z.maxLength(2000), z.refine(isInOrder, 'toe switches are not in the order of time')),
   /** Stretches in which the effect was not wanted. */
-  meant: z.array(z.strictObject({ from: momentSchema, to: momentSchema })).max(500),
+  meant: z.array(z.strictObject({ from: momentSchema, to: momentSchema })).check(z.maxLength(500)),
 })
 
 export type Ride = Readonly<z.infer<typeof rideSchema>>

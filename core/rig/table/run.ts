@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { bpmSchema } from './song'
@@ -7,16 +7,16 @@ import { LAYERS } from './switch'
 export type RunId = Id<'run'>
 
 /** In µs since all was switched on; a day at most. */
-const momentSchema = z.int().min(0).max(86_400_000_000)
+const momentSchema = z.int().check(z.gte(0), z.lte(86_400_000_000))
 
 /** A place under the foot, not what lay there: after an edit the foot finds what is there then. */
-const placeFields = { jack: textSchema(20), number: z.int().min(1).max(72) }
+const placeFields = { jack: textSchema(20), number: z.int().check(z.gte(1), z.lte(72)) }
 
 const runStepSchema = z.discriminatedUnion('kind', [
   z.strictObject({ at: momentSchema, kind: z.literal('down'), ...placeFields }),
   z.strictObject({ at: momentSchema, kind: z.literal('up'), ...placeFields }),
   /** The controller's own way to a bank, by its index from 0. */
-  z.strictObject({ at: momentSchema, kind: z.literal('bank'), index: z.int().min(0).max(999) }),
+  z.strictObject({ at: momentSchema, kind: z.literal('bank'), index: z.int().check(z.gte(0), z.lte(999)) }),
   z.strictObject({ at: momentSchema, kind: z.literal('layer'), to: z.literal(LAYERS) }),
   /** Something done that no switch asked for: a sound sent, a message by hand, a resync. */
   z.strictObject({ at: momentSchema, kind: z.literal('act'), actions: actionsSchema }),
@@ -25,7 +25,7 @@ const runStepSchema = z.discriminatedUnion('kind', [
   /** What differs from what the controller believes, sent again. */
   z.strictObject({ at: momentSchema, kind: z.literal('putRight') }),
   /** A clock from outside begins, changes or ends. */
-  z.strictObject({ at: momentSchema, kind: z.literal('clockIn'), bpm: bpmSchema.nullable() }),
+  z.strictObject({ at: momentSchema, kind: z.literal('clockIn'), bpm: z.nullable(bpmSchema) }),
   z.strictObject({
     at: momentSchema,
     kind: z.literal('power'),
@@ -37,7 +37,7 @@ const runStepSchema = z.discriminatedUnion('kind', [
     at: momentSchema,
     kind: z.literal('pedal'),
     pedalId: idSchema<'pedal'>(),
-    position: z.int().min(0).max(127),
+    position: z.int().check(z.gte(0), z.lte(127)),
   }),
   z.strictObject({
     at: momentSchema,
@@ -56,7 +56,7 @@ const seenMessageSchema = z.strictObject({
   /** Bytes in hex with spaces between. */
   hex: textSchema(4000),
   /** Devices it came to and was lost on, by id. */
-  lostBy: z.array(textSchema(40)).max(200),
+  lostBy: z.array(textSchema(40)).check(z.maxLength(200)),
 })
 
 export type SeenMessage = Readonly<z.infer<typeof seenMessageSchema>>
@@ -73,12 +73,12 @@ export const runSchema = z.strictObject({
   order: orderSchema,
   name: nameSchema,
   /** In the order of their times. */
-  steps: z.array(runStepSchema).max(RUN_STEPS_MAX),
+  steps: z.array(runStepSchema).check(z.maxLength(RUN_STEPS_MAX)),
   /** How long it goes on, in µs. */
   length: momentSchema,
   seen: z.strictObject({
-    wire: z.array(seenMessageSchema).max(SEEN_MESSAGES_MAX),
-    ends: z.array(seenEndSchema).max(2000),
+    wire: z.array(seenMessageSchema).check(z.maxLength(SEEN_MESSAGES_MAX)),
+    ends: z.array(seenEndSchema).check(z.maxLength(2000)),
   }),
 })
 

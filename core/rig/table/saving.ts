@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
 /** How a box keeps what was set on it: by itself, when told to, or when switched off in the right way. */
 export const savingSchema = z.strictObject({

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { canBeKept, letterCount } from '../../base/text'
 import type { Brand } from '../../base/brand'
 import type { Channel } from '../../base/channel'
@@ -12,10 +12,10 @@ export type Id<Row extends string> = Brand<string, Row>
 const ID_PATTERN = /^(?!__proto__$)[A-Za-z0-9_-]{1,40}$/
 
 export const idSchema = <Row extends string>() =>
-  z.string().regex(ID_PATTERN) as unknown as z.ZodType<Id<Row>, string>
+  z.string().check(z.regex(ID_PATTERN)) as unknown as z.ZodMiniType<Id<Row>, string>
 
 /** Lengths of texts are in code points, as JSON Schema counts them. */
-type TextCheck = Parameters<z.ZodString['check']>[0]
+type TextCheck = Parameters<z.ZodMiniString['check']>[0]
 
 const isText =
   (least: number, most: number): TextCheck =>
@@ -32,29 +32,32 @@ const lengths = (least: number, most: number) => ({ ...(least > 0 && { minLength
 
 /** Text of `least` to `most` letters, without NUL and half surrogate pairs: those do not come back as they were. */
 export const textSchema = (most: number, least = 0) =>
-  z.string().check(isText(least, most)).meta(lengths(least, most))
+  z.string().check(isText(least, most), z.meta(lengths(least, most)))
 
 export const NAME_MAX = 60
 
 /** Kept without the spaces round it. */
-export const nameSchema = z.string().trim().check(isText(1, NAME_MAX)).meta(lengths(1, NAME_MAX))
+export const nameSchema = z.string().check(z.trim(), isText(1, NAME_MAX), z.meta(lengths(1, NAME_MAX)))
 
 /** May be empty: the thing is then called by its number. */
 export const optionalNameSchema = textSchema(NAME_MAX)
 
 /** Where a row stands among its fellows, lowest first. */
-export const orderSchema = z.number().min(-1e9).max(1e9)
+export const orderSchema = z.number().check(z.gte(-1e9), z.lte(1e9))
 
-export const channelSchema = z.int().min(1).max(16) as unknown as z.ZodType<Channel, number>
+export const channelSchema = z.int().check(z.gte(1), z.lte(16)) as unknown as z.ZodMiniType<Channel, number>
 
-export const u7Schema = z.int().min(0).max(127) as unknown as z.ZodType<U7, number>
+export const u7Schema = z.int().check(z.gte(0), z.lte(127)) as unknown as z.ZodMiniType<U7, number>
 
-export const u14Schema = z.int().min(0).max(U14_MAX) as unknown as z.ZodType<U14, number>
+export const u14Schema = z.int().check(z.gte(0), z.lte(U14_MAX)) as unknown as z.ZodMiniType<U14, number>
 
 /** Where the player put a box on the map, in px from its top left corner; null where the layout puts it. */
-export const spotSchema = z
-  .strictObject({ x: z.number().min(-10_000).max(10_000), y: z.number().min(-10_000).max(10_000) })
-  .nullable()
+export const spotSchema = z.nullable(
+  z.strictObject({
+    x: z.number().check(z.gte(-10_000), z.lte(10_000)),
+    y: z.number().check(z.gte(-10_000), z.lte(10_000)),
+  }),
+)
 
 export type Spot = Readonly<NonNullable<z.infer<typeof spotSchema>>>
 

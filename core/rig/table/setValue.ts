@@ -1,13 +1,13 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../base/u14'
 import { idSchema } from './scalars'
 
 /** A control at a value. */
 const setValueSchema = z.strictObject({
   controlId: idSchema<'control'>(),
-  value: z.int().min(0).max(U14_MAX),
+  value: z.int().check(z.gte(0), z.lte(U14_MAX)),
 })
 
 export type SetValue = Readonly<z.infer<typeof setValueSchema>>
 
-export const setValuesSchema = z.array(setValueSchema).max(400)
+export const setValuesSchema = z.array(setValueSchema).check(z.maxLength(400))

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 
 export type ShowId = Id<'show'>
@@ -8,9 +8,9 @@ export const showSchema = z.strictObject({
   id: idSchema<'show'>(),
   order: orderSchema,
   name: nameSchema,
-  songIds: z.array(idSchema<'song'>()).max(300),
+  songIds: z.array(idSchema<'song'>()).check(z.maxLength(300)),
   /** What the foot steps on: the switch of each sound, or the one that goes to the next part. */
-  stepsOn: z.literal(['sounds', 'nextPart']).default('sounds'),
+  stepsOn: z._default(z.literal(['sounds', 'nextPart']), 'sounds'),
 })
 
 export type Show = Readonly<z.infer<typeof showSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
 export type SongId = Id<'song'>
@@ -7,7 +7,7 @@ export type SongId = Id<'song'>
 export const BPM_LEAST = 20
 export const BPM_MOST = 400
 
-export const bpmSchema = z.number().min(BPM_LEAST).max(BPM_MOST)
+export const bpmSchema = z.number().check(z.gte(BPM_LEAST), z.lte(BPM_MOST))
 
 /** A song of the set, with the tempo it is stored at. */
 export const songSchema = z.strictObject({
@@ -15,15 +15,15 @@ export const songSchema = z.strictObject({
   order: orderSchema,
   name: nameSchema,
   /** Beats a minute; null when it has none. */
-  tempo: bpmSchema.nullable(),
+  tempo: z.nullable(bpmSchema),
   /** In its place for tonight only, and since which day; null when the stored one holds. */
-  tonight: z.strictObject({ bpm: bpmSchema, since: z.iso.date() }).nullable(),
+  tonight: z.nullable(z.strictObject({ bpm: bpmSchema, since: z.iso.date() })),
   /** Beats between the step that comes to it and its first note; null when that is not known. */
-  countIn: z.int().min(0).max(256).nullable(),
+  countIn: z.nullable(z.int().check(z.gte(0), z.lte(256))),
   notes: textSchema(400),
   /** As players write it, "E minor"; empty when nobody said. */
-  key: optionalNameSchema.default(''),
-  beatsPerBar: z.int().min(1).max(32).default(4),
+  key: z._default(optionalNameSchema, ''),
+  beatsPerBar: z._default(z.int().check(z.gte(1), z.lte(32)), 4),
 })
 
 export type Song = Readonly<z.infer<typeof songSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { PURPOSES } from './preset'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
@@ -10,7 +10,7 @@ const cellSchema = z.discriminatedUnion('kind', [
   /** A stored preset, with values over what it recalls. */
   z.strictObject({ kind: z.literal('preset'), presetId: idSchema<'preset'>(), values: setValuesSchema }),
   /** These values, in whatever preset it is. */
-  z.strictObject({ kind: z.literal('values'), values: setValuesSchema.min(1) }),
+  z.strictObject({ kind: z.literal('values'), values: setValuesSchema.check(z.minLength(1)) }),
   /** Switched off in the device's own way. */
   z.strictObject({ kind: z.literal('off') }),
   /** Its default. */
@@ -20,7 +20,7 @@ const cellSchema = z.discriminatedUnion('kind', [
   /** Not by a message: what the foot must do. */
   z.strictObject({ kind: z.literal('foot'), does: textSchema(120) }),
   /** These contacts closed, by their ids, and all others of the device open. */
-  z.strictObject({ kind: z.literal('contacts'), closes: z.array(textSchema(20)).max(16) }),
+  z.strictObject({ kind: z.literal('contacts'), closes: z.array(textSchema(20)).check(z.maxLength(16)) }),
   /** One of two learned states. */
   z.strictObject({ kind: z.literal('pair'), pairId: idSchema<'pair'>(), state: z.literal(['a', 'b']) }),
 ])
@@ -46,21 +46,21 @@ export const soundSchema = z.strictObject({
   id: idSchema<'sound'>(),
   order: orderSchema,
   name: nameSchema,
-  parentId: idSchema<'sound'>().nullable(),
+  parentId: z.nullable(idSchema<'sound'>()),
   purpose: z.literal(PURPOSES),
   notes: textSchema(400),
   colour: optionalNameSchema,
   /** Beats a minute; null when it has none. */
-  tempo: z.number().min(20).max(400).nullable(),
-  cells: z
-    .array(saidSchema)
-    .max(200)
-    .refine((cells) => new Set(cells.map(({ deviceId }) => deviceId)).size === cells.length, {
+  tempo: z.nullable(z.number().check(z.gte(20), z.lte(400))),
+  cells: z.array(saidSchema).check(
+    z.maxLength(200),
+    z.refine((cells) => new Set(cells.map(({ deviceId }) => deviceId)).size === cells.length, {
       path: ['cells'],
       message: 'two cells of one device',
     }),
+  ),
   /** In which order the player wants blocks sent; those not named follow in the tool's order. Empty: all in the tool's. */
-  sending: z.array(blockSchema).max(400),
+  sending: z.array(blockSchema).check(z.maxLength(400)),
 })
 
 export type Sound = Readonly<z.infer<typeof soundSchema>>

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 
@@ -20,25 +20,25 @@ export const switchSchema = z.strictObject({
   id: idSchema<'switch'>(),
   bankId: idSchema<'bank'>(),
   /** The footswitch, counted from 1 at the left of the near row; on a jack which contact of it. */
-  number: z.int().min(1).max(72),
+  number: z.int().check(z.gte(1), z.lte(72)),
   /** The jack its footswitch is plugged into, or `toe` for the toe switch of a pedal built in; empty for the controller's own. */
-  jack: textSchema(20).default(''),
-  layer: z.literal(LAYERS).default('base'),
+  jack: z._default(textSchema(20), ''),
+  layer: z._default(z.literal(LAYERS), 'base'),
   /** It stands in every bank that says nothing else of this footswitch. */
-  everywhere: z.boolean().default(false),
+  everywhere: z._default(z.boolean(), false),
   label: optionalNameSchema,
   /** Each press does the next position's actions: one position is a recall, two alternate, more cycle. */
-  positions: z.array(actionsSchema).min(1).max(16),
+  positions: z.array(actionsSchema).check(z.minLength(1), z.maxLength(16)),
   /** Done when the foot comes off: with it the switch is a hold. */
   release: actionsSchema,
-  longPress: actionsSchema.default([]),
-  doublePress: actionsSchema.default([]),
+  longPress: z._default(actionsSchema, []),
+  doublePress: z._default(actionsSchema, []),
   /** Of the switches of one group in a bank only one lamp is on; empty for none. */
-  group: optionalNameSchema.default(''),
+  group: z._default(optionalNameSchema, ''),
   /** The lamp in each position; those not said follow what the switch did. */
-  lamps: z.array(lampSchema).max(16).default([]),
+  lamps: z._default(z.array(lampSchema).check(z.maxLength(16)), []),
   /** Stays where it is whatever board is found to be better. */
-  isPinned: z.boolean().default(false),
+  isPinned: z._default(z.boolean(), false),
 })
 
 /** `switch` is a reserved word; the row is a footswitch. */

@@ -1,10 +1,10 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema } from './scalars'
 import { bpmSchema } from './song'
 
 /** Where a device takes taps: a contact of one of its jacks, or a control of its chart. */
 const tapPlaceSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('contact'), contactId: z.string().regex(/^[a-zA-Z0-9]{1,21}$/) }),
+  z.strictObject({ kind: z.literal('contact'), contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)) }),
   z.strictObject({ kind: z.literal('control'), controlId: idSchema<'control'>() }),
 ])
 
@@ -13,17 +13,22 @@ export const tapInSchema = z
   .strictObject({
     place: tapPlaceSchema,
     /** So many taps before it follows; the tempo is right once the last of them has come. */
-    taps: z.int().min(2).max(8).default(4),
+    taps: z._default(z.int().check(z.gte(2), z.lte(8)), 4),
     /** The shortest time it must be closed, and open between two taps, in ms. */
-    closedMs: z.int().min(1).max(500).default(30),
-    openMs: z.int().min(1).max(500).default(30),
+    closedMs: z._default(z.int().check(z.gte(1), z.lte(500)), 30),
+    openMs: z._default(z.int().check(z.gte(1), z.lte(500)), 30),
     /** A tap this long after the last one, in ms, begins anew. */
-    forgetsMs: z.int().min(500).max(10_000).default(2000),
+    forgetsMs: z._default(z.int().check(z.gte(500), z.lte(10_000)), 2000),
     /** The tempi it takes. */
-    low: bpmSchema.default(30),
-    high: bpmSchema.default(300),
+    low: z._default(bpmSchema, 30),
+    high: z._default(bpmSchema, 300),
   })
-  .refine(({ low, high }) => low < high, { path: ['low'], message: 'the lowest tempo is above the highest' })
+  .check(
+    z.refine(({ low, high }) => low < high, {
+      path: ['low'],
+      message: 'the lowest tempo is above the highest',
+    }),
+  )
 
 export type TapIn = Readonly<z.infer<typeof tapInSchema>>
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../../base/u14'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -7,8 +7,8 @@ import type { ActionRow } from './actionRow'
 export const alternateControlSchema = z.strictObject({
   kind: z.literal('alternateControl'),
   controlId: idSchema<'control'>(),
-  a: z.int().min(0).max(U14_MAX),
-  b: z.int().min(0).max(U14_MAX),
+  a: z.int().check(z.gte(0), z.lte(U14_MAX)),
+  b: z.int().check(z.gte(0), z.lte(U14_MAX)),
 })
 
 export const alternateControl: ActionRow<z.infer<typeof alternateControlSchema>> = {

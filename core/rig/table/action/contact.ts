@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 
@@ -6,12 +6,12 @@ import type { ActionRow } from './actionRow'
 export const contactSchema = z.strictObject({
   kind: z.literal('contact'),
   deviceId: idSchema<'device'>(),
-  contactId: z.string().regex(/^[a-zA-Z0-9]{1,21}$/),
+  contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)),
   does: z.literal(['close', 'open', 'change', 'pulse']),
   /** For pulses: how many, how long each is closed, from one to the next. */
-  times: z.int().min(1).max(16),
-  closedMs: z.int().min(1).max(2000),
-  everyMs: z.int().min(2).max(5000),
+  times: z.int().check(z.gte(1), z.lte(16)),
+  closedMs: z.int().check(z.gte(1), z.lte(2000)),
+  everyMs: z.int().check(z.gte(2), z.lte(5000)),
 })
 
 export const contact: ActionRow<z.infer<typeof contactSchema>> = {

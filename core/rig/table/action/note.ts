@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema, u7Schema } from '../scalars'
 import type { ActionRow } from './actionRow'
 
@@ -9,7 +9,7 @@ export const noteSchema = z.strictObject({
   note: u7Schema,
   velocity: u7Schema,
   does: z.literal(['on', 'off', 'strike']),
-  ms: z.int().min(1).max(60_000),
+  ms: z.int().check(z.gte(1), z.lte(60_000)),
 })
 
 export const note: ActionRow<z.infer<typeof noteSchema>> = {

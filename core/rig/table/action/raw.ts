@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { readBytes } from '../../../midi/hexBytes'
 import { idSchema, textSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -8,7 +8,7 @@ export const rawSchema = z.strictObject({
   kind: z.literal('raw'),
   deviceId: idSchema<'device'>(),
   /** "B3 14 7F": whole messages, two digits a byte. */
-  hex: textSchema(1200).refine((hex) => readBytes(hex).ok, { message: 'no whole messages' }),
+  hex: textSchema(1200).check(z.refine((hex) => readBytes(hex).ok, { message: 'no whole messages' })),
 })
 
 export const raw: ActionRow<z.infer<typeof rawSchema>> = {

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 

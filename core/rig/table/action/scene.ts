@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../../base/u14'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -9,7 +9,7 @@ export const sceneSchema = z.strictObject({
   controlId: idSchema<'control'>(),
   move: z.literal(['to', 'next', 'previous']),
   /** The value of the name, for `to`. */
-  value: z.int().min(0).max(U14_MAX),
+  value: z.int().check(z.gte(0), z.lte(U14_MAX)),
 })
 
 export const scene: ActionRow<z.infer<typeof sceneSchema>> = {

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../../base/u14'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -7,7 +7,7 @@ import type { ActionRow } from './actionRow'
 export const setControlSchema = z.strictObject({
   kind: z.literal('setControl'),
   controlId: idSchema<'control'>(),
-  value: z.int().min(0).max(U14_MAX),
+  value: z.int().check(z.gte(0), z.lte(U14_MAX)),
 })
 
 export const setControl: ActionRow<z.infer<typeof setControlSchema>> = {

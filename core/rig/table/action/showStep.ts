@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 
@@ -7,7 +7,7 @@ export const showStepSchema = z.strictObject({
   kind: z.literal('showStep'),
   to: z.literal(['nextPart', 'previousPart', 'nextSong', 'previousSong', 'song']),
   /** For `song`, whose first part it goes to. */
-  songId: idSchema<'song'>().nullable(),
+  songId: z.nullable(idSchema<'song'>()),
 })
 
 export const showStep: ActionRow<z.infer<typeof showStepSchema>> = {

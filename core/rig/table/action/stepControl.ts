@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../../base/u14'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -7,9 +7,9 @@ import type { ActionRow } from './actionRow'
 export const stepControlSchema = z.strictObject({
   kind: z.literal('stepControl'),
   controlId: idSchema<'control'>(),
-  by: z.int().min(-U14_MAX).max(U14_MAX),
-  from: z.int().min(0).max(U14_MAX),
-  to: z.int().min(0).max(U14_MAX),
+  by: z.int().check(z.gte(-U14_MAX), z.lte(U14_MAX)),
+  from: z.int().check(z.gte(0), z.lte(U14_MAX)),
+  to: z.int().check(z.gte(0), z.lte(U14_MAX)),
   atEnd: z.literal(['wrap', 'stop']),
 })
 

@@ -1,12 +1,9 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { PRESET_COUNT_MAX } from '../../numbering/numbering'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 
-const indexSchema = z
-  .int()
-  .min(0)
-  .max(PRESET_COUNT_MAX - 1)
+const indexSchema = z.int().check(z.gte(0), z.lte(PRESET_COUNT_MAX - 1))
 
 /** The next or previous preset of a device, counted from what was last recalled on it. */
 export const stepPresetSchema = z.strictObject({
@@ -17,7 +14,7 @@ export const stepPresetSchema = z.strictObject({
   from: indexSchema,
   to: indexSchema,
   /** Presets gone through instead of the range, in this order; empty for the range. */
-  list: z.array(indexSchema).max(128),
+  list: z.array(indexSchema).check(z.maxLength(128)),
   atEnd: z.literal(['wrap', 'stop']),
 })
 

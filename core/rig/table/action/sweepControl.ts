@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { U14_MAX } from '../../../base/u14'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -8,9 +8,9 @@ export const sweepControlSchema = z.strictObject({
   kind: z.literal('sweepControl'),
   controlId: idSchema<'control'>(),
   /** Null: from where it was sent last, or from the other end where that is not known. */
-  from: z.int().min(0).max(U14_MAX).nullable(),
-  to: z.int().min(0).max(U14_MAX),
-  ms: z.int().min(20).max(60_000),
+  from: z.nullable(z.int().check(z.gte(0), z.lte(U14_MAX))),
+  to: z.int().check(z.gte(0), z.lte(U14_MAX)),
+  ms: z.int().check(z.gte(20), z.lte(60_000)),
   curve: z.literal(['straight', 'slowStart', 'slowEnd', 'slowBoth']),
 })
 

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 
 import type { ActionRow } from './actionRow'
 
@@ -7,7 +7,7 @@ export const tempoSchema = z.strictObject({
   kind: z.literal('tempo'),
   does: z.literal(['set', 'nudge', 'stored']),
   /** Beats a minute; for a nudge the difference; 0 for the stored one. */
-  bpm: z.number().min(-100).max(400),
+  bpm: z.number().check(z.gte(-100), z.lte(400)),
 })
 
 export const tempo: ActionRow<z.infer<typeof tempoSchema>> = {

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import * as z from 'zod/mini'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 
@@ -8,7 +8,7 @@ export const travelSchema = z.strictObject({
   /** `page`: the next page of the bank's own; `back`: where the foot was before. */
   to: z.literal(['next', 'previous', 'bank', 'back', 'home', 'page']),
   /** For `bank`. */
-  bankId: idSchema<'bank'>().nullable(),
+  bankId: z.nullable(idSchema<'bank'>()),
 })
 
 export const travel: ActionRow<z.infer<typeof travelSchema>> = {
