@@ -1,22 +1,19 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig, devices } from '@playwright/test'
 
-const port = Number(process.env.E2E_PORT ?? 3830)
-
 const desktop = { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } }
-const ALONE = /(?:files|firstMinutes|firstVisit|kill|offline|tabs)\.spec\.ts$/
-
 export default defineConfig({
   testDir: 'e2e',
   // Patience, not a measure: a shared machine may stand still for half a minute. What fails once is tried once more and named.
   timeout: 180_000,
   expect: { timeout: 30_000 },
   retries: 1,
-  // Two at a time take longer on two cores, and a foot's timing then slips; with more cores set E2E_WORKERS.
-  workers: Number(process.env.E2E_WORKERS ?? 1),
+  // Each worker has a server of its own (e2e/player.ts): no test meets what another does.
+  fullyParallel: true,
+  workers: Number(process.env.E2E_WORKERS ?? Math.min(4, availableParallelism())),
   reporter: 'list',
   forbidOnly: process.env.CI !== undefined,
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     // Only e2e/offline.spec.ts is about it: elsewhere a page kept from before would hide what the server does.
     serviceWorkers: 'block',
@@ -35,21 +32,5 @@ export default defineConfig({
       ],
     },
   },
-  projects: [
-    { name: 'chromium', use: desktop, testIgnore: ALONE },
-    // Those that count all rigs of the server, or measure: nobody else may be at it.
-    { name: 'alone', use: desktop, testMatch: ALONE, workers: 1, dependencies: ['chromium'] },
-  ],
-  webServer: {
-    command: 'node .output/server/index.mjs',
-    url: `http://127.0.0.1:${port}/api/health`,
-    reuseExistingServer: false,
-    timeout: 30_000,
-    env: {
-      PORT: String(port),
-      HOST: '127.0.0.1',
-      DATABASE_URL: `file:.data/e2e-${process.pid}.db`,
-      WIRE_STEP_DEMO: '1',
-    },
-  },
+  projects: [{ name: 'chromium', use: desktop }],
 })

@@ -146,46 +146,40 @@ test('all papers are had as PDF from the desk', async ({ page, rigId }) => {
   )
 })
 
-for (const theme of ['light', 'stage'])
-  test(`axe finds nothing serious on the stage in the ${theme} theme, from phone to tablet`, async ({
-    page,
-    browser,
-    rigId,
-  }) => {
-    await page.addInitScript((name) => localStorage.setItem('wire-step/theme', name), theme)
-    await openView(page, rigId, 'stage')
+test('axe finds nothing serious on the stage, from phone to tablet', async ({ page, browser, rigId }) => {
+  await openView(page, rigId, 'stage')
+  expect(await seriousFaults(page)).toEqual([])
+  for (const name of ['On paper', 'Before the show', 'Practice']) {
+    await page.getByRole('tab', { name }).click()
+    if (name === 'Practice') await page.getByRole('button', { name: 'Start', exact: true }).click()
+    expect([name, await seriousFaults(page)]).toEqual([name, []])
+  }
+  await page.goto(`/stage/${rigId}`)
+  const desk = await tablet(browser, rigId)
+  await desk.goto(`/rigs/${rigId}/switches`)
+  await desk.keyboard.press('2')
+  for (const [width, height] of [
+    [390, 844],
+    [844, 390],
+    [820, 1180],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await expect(board(page)).toBeVisible()
     expect(await seriousFaults(page)).toEqual([])
-    for (const name of ['On paper', 'Before the show', 'Practice']) {
-      await page.getByRole('tab', { name }).click()
-      if (name === 'Practice') await page.getByRole('button', { name: 'Start', exact: true }).click()
-      expect([name, await seriousFaults(page)]).toEqual([name, []])
-    }
-    await page.goto(`/stage/${rigId}`)
-    const desk = await tablet(browser, rigId)
-    await desk.goto(`/rigs/${rigId}/switches`)
-    await desk.keyboard.press('2')
-    for (const [width, height] of [
-      [390, 844],
-      [844, 390],
-      [820, 1180],
-    ] as const) {
-      await page.setViewportSize({ width, height })
-      await expect(board(page)).toBeVisible()
-      expect(await seriousFaults(page)).toEqual([])
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
-      expect(wide).toBeLessThanOrEqual(0)
-      // No name is cut.
-      const cut = await board(page)
-        .locator('.name')
-        .evaluateAll((all) =>
-          all
-            .filter((one) => {
-              const [name, room] = [one.getBoundingClientRect(), one.parentElement!.getBoundingClientRect()]
-              return name.height > room.height + 1 || one.scrollWidth > one.clientWidth + 1
-            })
-            .map(({ textContent }) => textContent),
-        )
-      expect([width, cut]).toEqual([width, []])
-    }
-    await desk.context().close()
-  })
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+    expect(wide).toBeLessThanOrEqual(0)
+    // No name is cut.
+    const cut = await board(page)
+      .locator('.name')
+      .evaluateAll((all) =>
+        all
+          .filter((one) => {
+            const [name, room] = [one.getBoundingClientRect(), one.parentElement!.getBoundingClientRect()]
+            return name.height > room.height + 1 || one.scrollWidth > one.clientWidth + 1
+          })
+          .map(({ textContent }) => textContent),
+      )
+    expect([width, cut]).toEqual([width, []])
+  }
+  await desk.context().close()
+})

@@ -140,7 +140,7 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
   ['app', ['core', 'shared', 'app']],
   ['e2e', ['e2e']],
 ]
-const PACKAGES_OF_CORE = ['zod', 'dequal/lite']
+const PACKAGES_OF_CORE = ['zod/mini', 'dequal/lite']
 
 const rule = (file: string) => ARROWS.find(([folder]) => file.startsWith(`${folder}/`))!
 const isUnder = (path: string, folder: string) => path === folder || path.startsWith(`${folder}/`)
