@@ -1,6 +1,25 @@
 import { availableParallelism } from 'node:os'
 import { defineConfig, devices } from '@playwright/test'
 
+/** As Playwright has them, since the last list named counts, and the pages of the browser's own address bar, which take as long as the app. */
+const WITHOUT = [
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsUpgrades',
+  'HttpsFirstBalancedModeAutoEnable',
+  'LensOverlay',
+  'MediaRouter',
+  'PaintHolding',
+  'ThirdPartyStoragePartitioning',
+  'AvoidCorsURLLoaderRestartOnRedirect',
+  'OptimizationHints',
+  'NetworkTimeServiceQuerying',
+  'AimEnabled',
+  'PreconnectToSearch',
+  'WebUIOmniboxPopup',
+  'WebUIOmniboxAimPopup',
+]
+
 const desktop = { ...devices['Desktop Chrome'], viewport: { width: 1280, height: 800 } }
 export default defineConfig({
   testDir: 'e2e',
@@ -29,6 +48,9 @@ export default defineConfig({
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
+        '--disable-breakpad',
+        '--mute-audio',
+        `--disable-features=${WITHOUT.join(',')}`,
       ],
     },
   },
