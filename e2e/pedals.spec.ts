@@ -77,18 +77,22 @@ test('what rests at the heel goes off by itself, after the delay tuned on a ride
 })
 
 test('a ride is recorded, a rest in it turned over, and the delay tried on it', async ({ page, rigId }) => {
+  await page.clock.install()
   await openView(page, rigId, 'pedals')
   await tab(page, 'Left foot')
   await tab(page, 'Off by itself')
   await page.getByRole('button', { name: 'Record a ride' }).click()
   const left = pedal(page, 'Left foot')
   await left.focus()
+  // From here on time passes on the page as the ride has it, however busy the machine is.
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 100)
   await page.keyboard.press('End')
-  await page.waitForTimeout(300)
+  await page.clock.runFor(300)
   await page.keyboard.press('Home')
-  await page.waitForTimeout(900)
+  await page.clock.runFor(900)
   await page.keyboard.press('End')
-  await page.waitForTimeout(200)
+  await page.clock.runFor(200)
+  await page.clock.resume()
   await page.getByRole('button', { name: /^Keep the ride/ }).click()
   await expect(page.getByRole('heading', { name: 'Tried on 1 ride' })).toBeVisible()
   // A rest of under a second is taken as playing, so that going off in it is wrong, until the player says otherwise.

@@ -64,6 +64,8 @@ export async function openView(
 ): Promise<void> {
   await page.goto(`/rigs/${rigId}/${view}`)
   await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
+  // The view comes after the floor.
+  await expect(page.getByRole('main').getByRole('heading', { level: 1 })).toBeVisible()
 }
 
 export const bytesSent = (page: Page) => page.getByRole('status', { name: 'Bytes sent' })
