@@ -5,7 +5,7 @@ import { workerChunk } from './build/workerChunk'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
-const NO_TESTS = { exclude: ['../**/*.test.ts', '../**/make*.ts', '../server/testing/**'] }
+const NO_TESTS = { exclude: ['../**/*.test.ts', '../**/testing/**'] }
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-05-01',

@@ -6,7 +6,7 @@ import {
   makeRig,
   makeSwitch,
   recall,
-} from '../core/rig/makeRig'
+} from '../core/rig/testing/makeRig'
 import type { Rig } from '#core'
 
 /** A board as full as controllers come: 100 banks of 10 switches, each recalling a preset on 16 devices. */

@@ -6,7 +6,7 @@ import {
   makeRig,
   makeSwitch,
   recall,
-} from '../core/rig/makeRig'
+} from '../core/rig/testing/makeRig'
 import type { Rig } from '#core'
 
 /** As big as floors get: 16 devices, 30 banks of 10 switches, each recalling a preset on every device. */

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { boardQuestion, improve, matricesOf, plainPlacing, showOn, Tabu, costOf, type Placing } from '#core'
-import { PlainTabu } from '../core/layout/plainTabu'
+import { PlainTabu } from '../core/layout/testing/plainTabu'
 import { seeded } from '../core/base/seeded'
 import { compare } from './measure'
 import { longShow } from './longShow'

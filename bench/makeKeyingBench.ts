@@ -5,7 +5,7 @@ import { USUAL_KEYINGS } from '../core/keyin/manners/manners'
 import type { Job } from '../core/keyin/route'
 import type { Row, RowShape } from '../core/keyin/rows'
 import type { Box } from '../core/keyin/ways'
-import { makeController } from '../core/rig/makeRig'
+import { makeController } from '../core/rig/testing/makeRig'
 import type { Keying } from '../core/rig/table/keying'
 
 /** So many switches of 16 messages each, on 12 devices: programs, and controls with a few values, as rigs have them. */

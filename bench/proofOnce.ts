@@ -1,7 +1,7 @@
 import { editRow } from '../core/rig/edits/editRow'
 import { applyEdit } from '../core/rig/applyEdit'
 import type { Rig } from '../core/rig/rig'
-import { makeProofRig } from '../core/prove/makeProofRig'
+import { makeProofRig } from '../core/prove/testing/makeProofRig'
 import { proofOf } from '../core/prove/proof'
 
 /** All that is proven of one rig, in a process of its own: its CPU from the first instruction on, and the same after an edit. */

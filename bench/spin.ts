@@ -1,6 +1,6 @@
 import type { Machine, Move } from '../core/explore/machine'
 import { exploreWhole } from '../core/explore/wholeStates'
-import { hasSpin, spinRun } from '../guards/makeSpin'
+import { hasSpin, spinRun } from '../guards/testing/makeSpin'
 
 /** Counters of a few values each, some of which turn others: as many states as their product. */
 function counters(count: number, size: number): Machine {

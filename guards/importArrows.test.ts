@@ -15,7 +15,7 @@ const sources = ['core', 'shared', 'server', 'app', 'e2e'].flatMap((folder) =>
     .filter((file) => /\.(ts|vue)$/.test(file) && !file.includes('migrations'))
     .map((file) => `${folder}/${file}`),
 )
-const isTest = (file: string) => /\.test\.ts$|\/make[A-Z]\w*\.ts$|\/testing\//.test(file)
+const isTest = (file: string) => /\.test\.ts$|\/testing\//.test(file)
 
 /** What a file imports or re-exports, as written. */
 function importsOf(file: string): string[] {
@@ -166,6 +166,20 @@ describe('import arrows', () => {
       else if (folder.startsWith('core') && !isTest(file))
         expect(PACKAGES_OF_CORE, `${file} imports ${written}`).toContain(written)
     }
+  })
+
+  it('what is made for tests is used by tests only', () => {
+    const used = sources
+      .filter((file) => !isTest(file))
+      .flatMap((file) => importsOf(file).map((written) => target(file, written)))
+      .filter((to) => to !== null && /(?:^|\/)testing\//.test(to))
+    expect(used).toEqual([])
+    expect(
+      sources.filter((file) => /\/(?:make|plain|memory)[A-Z]\w*\.ts$/.test(file) && !isTest(file)),
+    ).toEqual([
+      // A pedal with nothing to it: the archetype of one.
+      'core/archetype/devices/plainPedal.ts',
+    ])
   })
 
   it('outside the core, the core is entered by its public face only', () => {

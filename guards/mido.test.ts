@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { seeded } from '../core/base/seeded'
 import { dumpMidiFile, syxOf } from '../core/dump/dumpFiles'
 import { messageBytes, readExclusives } from '../core/dump/exclusives'
-import { dumpOf, makeBank, makeStandIn } from '../core/dump/makeDumps'
+import { dumpOf, makeBank, makeStandIn } from '../core/dump/testing/makeDumps'
 import { wireTime } from '../core/midi/wireTime'
-import { pythonWith, runPython } from './makePython'
+import { pythonWith, runPython } from './testing/makePython'
 
 const interpreter = pythonWith('mido', 'python3-mido')
 

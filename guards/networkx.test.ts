@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { arborescence } from '../core/keyin/arborescence'
-import { makeDigraph } from '../core/keyin/makeDigraphs'
-import { networkxCosts } from './makeNetworkx'
-import { pythonWith } from './makePython'
+import { makeDigraph } from '../core/keyin/testing/makeDigraphs'
+import { networkxCosts } from './testing/makeNetworkx'
+import { pythonWith } from './testing/makePython'
 
 const interpreter = pythonWith('networkx', 'python3-networkx')
 

@@ -1,11 +1,11 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Machine } from '../core/explore/machine'
-import { machines } from '../core/explore/makeMachines'
+import { machines } from '../core/explore/testing/makeMachines'
 import { exploreWhole } from '../core/explore/wholeStates'
 import { floorMachine } from '../core/prove/floorMachine'
-import { lampRigs } from '../core/prove/makeLampRigs'
-import { hasSpin, spinStates } from './makeSpin'
+import { lampRigs } from '../core/prove/testing/makeLampRigs'
+import { hasSpin, spinStates } from './testing/makeSpin'
 
 /** Machines of so many states and more, and of fewer than so many. */
 const between = (all: readonly Machine[], from: number, to: number): readonly Machine[] =>

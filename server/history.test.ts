@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { factsOf, formatRigFile, type Rig } from '#core'
 import { seeded } from '../core/base/seeded'
-import { makeHistory } from '../core/history/makeHistory'
+import { makeHistory } from '../core/history/testing/makeHistory'
 import { PLACES } from './testing/places'
 import { ask } from './testing/ask'
 import { startTestServer, type TestServer } from './testing/testServer'

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { smallRig } from '../../core/rig/makeRig'
+import { smallRig } from '../../core/rig/testing/makeRig'
 import { browserRigShelf, memoryRigShelf } from './rigShelf'
 
 const rig = smallRig()

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { smallRig } from '../../core/rig/makeRig'
+import { smallRig } from '../../core/rig/testing/makeRig'
 import { checkDump, sendingBack, wrongChecks } from '#core'
-import { makeOpenFloor } from './makeOpenFloor'
+import { makeOpenFloor } from './testing/makeOpenFloor'
 import { useDumpStore } from './dumps'
 
 async function opened() {

@@ -4,10 +4,10 @@ import { generated, runs } from '#testing/runs'
 import { nextTick } from 'vue'
 import { encodeMessage, playSteps, runDifferences, seenIn, type FloorState, type RunStep } from '#core'
 import { MIDI_TEXT } from '~/text/midi'
-import { smallRig } from '../../core/rig/makeRig'
-import { anyFeet, rigsWithTime, type Foot } from '../../core/simulate/makeFloors'
+import { smallRig } from '../../core/rig/testing/makeRig'
+import { anyFeet, rigsWithTime, type Foot } from '../../core/simulate/testing/makeFloors'
 import { SPEEDS } from './floorClock'
-import { makeOpenFloor as openFloor } from './makeOpenFloor'
+import { makeOpenFloor as openFloor } from './testing/makeOpenFloor'
 import { LEAD } from './outgoing'
 
 /** A state without what only counts how often something was begun. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { runs, seeds } from '#testing/runs'
 import { compile, encodeMessage, messagesAmong, own, type Rig } from '#core'
-import { makePedal, makeRoleOf, makeTarget } from '../../core/pedal/makePedals'
-import { makeControl, makeSwitch, recallSound } from '../../core/rig/makeRig'
-import { makeShowRig } from '../../core/show/makeShowRig'
+import { makePedal, makeRoleOf, makeTarget } from '../../core/pedal/testing/makePedals'
+import { makeControl, makeSwitch, recallSound } from '../../core/rig/testing/makeRig'
+import { makeShowRig } from '../../core/show/testing/makeShowRig'
 import { useFollowStore } from './follow'
-import { makeOpenFloor } from './makeOpenFloor'
+import { makeOpenFloor } from './testing/makeOpenFloor'
 
 /** Messages a switch sends, as bytes. */
 const sentBy = (rig: Rig, id: string, event: 'press' | 'release' = 'press'): number[][] =>

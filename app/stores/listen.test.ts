@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { expectedOf, gestureKey, sentBy, standInOf, type FootGesture, type Rig } from '#core'
-import { makeListeningRig } from '../../core/listen/makeListeningRigs'
+import { makeListeningRig } from '../../core/listen/testing/makeListeningRigs'
 import { useListenStore } from './listen'
-import { makeOpenFloor } from './makeOpenFloor'
+import { makeOpenFloor } from './testing/makeOpenFloor'
 import { useMidiStore } from './midi'
 
 const bytesOf = (hex: string) => Uint8Array.from(hex.split(' '), (byte) => Number.parseInt(byte, 16))

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { callable, own, showCalls, type Rig } from '#core'
-import { makeShowRig } from '../../core/show/makeShowRig'
-import { makeOpenFloor } from './makeOpenFloor'
+import { makeShowRig } from '../../core/show/testing/makeShowRig'
+import { makeOpenFloor } from './testing/makeOpenFloor'
 import { usePracticeStore } from './practice'
 import { useRigStore } from './rig'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { guide, type Question, type Rig } from '#core'
-import { makeDevice, makeRig, smallRig } from '../../core/rig/makeRig'
+import { makeDevice, makeRig, smallRig } from '../../core/rig/testing/makeRig'
 import { questionText, verdictText } from './guide'
 
 const stateOf = (rig: Rig, answers: object = {}) => guide(rig, [], 'echo' as never, answers)

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { seeds } from '#testing/runs'
 import { rowSchemas } from '../../core/rig/rig'
 import { EDIT_LABELS, rowDifference, type Change } from '#core'
-import { smallRig } from '../../core/rig/makeRig'
+import { smallRig } from '../../core/rig/testing/makeRig'
 import { seeded } from '../../core/base/seeded'
-import { makeHistory } from '../../core/history/makeHistory'
+import { makeHistory } from '../../core/history/testing/makeHistory'
 import { fieldText, labelText, rowLines, rowsText, rowText, sentLineText } from './history'
 
 describe('history in words', () => {

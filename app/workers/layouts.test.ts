@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readAs } from './makeLayouts'
+import { readAs } from './testing/makeLayouts'
 
 /**
  * Pasted charts as a maker's manual, a forum post, a spreadsheet or a PDF gives them (common practice), with every line

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { requireChannel } from '../base/channel'
 import { encodeMessage } from '../midi/encode'
-import { expectFixable, codes, requireFinding } from '../check/makeFinding'
+import { expectFixable, codes, requireFinding } from '../check/testing/makeFinding'
 import { applyEdit } from '../rig/applyEdit'
 import { invertEdit, type Edit } from '../rig/edit'
 import { editRow } from '../rig/edits/editRow'
@@ -17,7 +17,7 @@ import {
   makeSwitch,
   recall,
   makeController,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Control, ControlAddress, ControlId } from '../rig/table/control'
 import type { Pair } from '../rig/table/pair'

@@ -12,12 +12,12 @@ import {
   makeRole,
   makeSwitch,
   recall,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Cable } from '../rig/table/cable'
 import type { Device } from '../rig/table/device'
 import type { Port, RoleOf } from '../rig/table/port'
-import { codes, expectFixable, requireFinding } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './testing/makeFinding'
 
 /** A controller with jacks of every kind, and the boxes and cables of one case. */
 const rigWith = (devices: readonly Device[], cables: readonly Cable[], ports: readonly Port[] = []): Rig =>

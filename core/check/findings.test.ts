@@ -8,9 +8,9 @@ import {
   makeSwitch,
   recall,
   smallRig,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import { findings } from './findings'
-import { codes, expectFixable, requireFinding } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './testing/makeFinding'
 
 it('finds nothing in a rig that is right', () => {
   expect(findings(smallRig())).toEqual([])

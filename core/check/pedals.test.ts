@@ -7,12 +7,12 @@ import {
   pedalBox,
   pedalCable,
   pedalController,
-} from '../pedal/makePedals'
-import { makeBank, makeCable, makeControl, makeDevice, makeRig, makeSwitch } from '../rig/makeRig'
+} from '../pedal/testing/makePedals'
+import { makeBank, makeCable, makeControl, makeDevice, makeRig, makeSwitch } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Pedal } from '../rig/table/pedal'
 import { sweepLoad } from '../simulate/sweepLoad'
-import { codes, expectFixable, requireFinding } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './testing/makeFinding'
 
 const controls = [
   makeControl('volume', 'preamp', 7),

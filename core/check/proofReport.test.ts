@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { proofOf } from '../prove/proof'
 import type { Rig } from '../rig/rig'
-import { makeBank, makeController, makeSwitch } from '../rig/makeRig'
+import { makeBank, makeController, makeSwitch } from '../rig/testing/makeRig'
 import type { Action } from '../rig/table/action'
-import { floorRig, onFloor } from '../simulate/makeFloor'
+import { floorRig, onFloor } from '../simulate/testing/makeFloor'
 import { findings } from './findings'
 import { proofReport } from './proofReport'
 

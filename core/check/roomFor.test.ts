@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../rig/applyEdit'
 import { isReached } from '../rig/cabling/signal'
-import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/makeRig'
+import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Port } from '../rig/table/port'
-import { codes } from './makeFinding'
+import { codes } from './testing/makeFinding'
 import { roomFor } from './roomFor'
 
 const din = makePort('in', makeRole('midiIn'))

@@ -6,11 +6,18 @@ import { ABOUT_ID } from '../rig/table/about'
 import type { Device } from '../rig/table/device'
 import type { Cell, Sound } from '../rig/table/sound'
 import type { Preset } from '../rig/table/preset'
-import { makeController, makeControl, makeDevice, makePreset, makeRig, makeSound } from '../rig/makeRig'
+import {
+  makeController,
+  makeControl,
+  makeDevice,
+  makePreset,
+  makeRig,
+  makeSound,
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
-import { rigsWithSounds } from '../sound/makeSounds'
+import { rigsWithSounds } from '../sound/testing/makeSounds'
 import { between } from '../sound/between'
-import { expectFixable, requireFinding, codes } from './makeFinding'
+import { expectFixable, requireFinding, codes } from './testing/makeFinding'
 import { findings } from './findings'
 
 const at = (controlId: string, value: number) => ({ controlId: controlId as never, value })

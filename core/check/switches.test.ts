@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../rig/applyEdit'
-import { makeBank, makeCable, makeShow, makeSwitch } from '../rig/makeRig'
+import { makeBank, makeCable, makeShow, makeSwitch } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Footswitch } from '../rig/table/switch'
-import { floorRig, onFloor as id } from '../simulate/makeFloor'
+import { floorRig, onFloor as id } from '../simulate/testing/makeFloor'
 import { findings, type Finding } from './findings'
-import { codes, expectFixable, requireFinding } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './testing/makeFinding'
 
 const set = (value: number, controlId = 'mix'): Action => ({
   kind: 'setControl',

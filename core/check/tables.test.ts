@@ -9,8 +9,8 @@ import {
   makeSwitch,
   recall,
   smallRig,
-} from '../rig/makeRig'
-import { rigOfNumbers } from '../sound/makeSounds'
+} from '../rig/testing/makeRig'
+import { rigOfNumbers } from '../sound/testing/makeSounds'
 import { CHECKS } from './findings'
 
 /** Rigs with something wrong in many ways, so that checks have something to say. */

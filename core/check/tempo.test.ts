@@ -13,7 +13,7 @@ import {
   makeSong,
   makeSound,
   makeSwitch,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { applyEdit } from '../rig/applyEdit'
 import { rigProblems } from '../rig/integrity'
@@ -26,7 +26,7 @@ import { USUAL_TAP_IN, type TapIn } from '../rig/table/tapIn'
 import { loopSwitches } from '../simulate/loopMoves'
 import { clockGivers, clockPlan } from '../switching/clockPlan'
 import { plannedLoop, planLooper } from '../switching/looperPlan'
-import { codes, expectFixable, requireFinding } from './makeFinding'
+import { codes, expectFixable, requireFinding } from './testing/makeFinding'
 
 const id = (text: string) => text as never
 const out = makePort('out', makeRole('midiOut'))

@@ -1,7 +1,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { describe, expect, it } from 'vitest'
 import * as z from 'zod/mini'
-import { smallRig } from '../rig/makeRig'
+import { smallRig } from '../rig/testing/makeRig'
 import { formatRigFile, parseRigFile, rigFileSchema } from './rigFile'
 
 const rig = smallRig()

@@ -1,6 +1,6 @@
 import { parseMidi } from 'midi-file'
 import { expect, it } from 'vitest'
-import { smallRig } from '../rig/makeRig'
+import { smallRig } from '../rig/testing/makeRig'
 import { switchesMidi } from './switchesMidi'
 
 // Second witness: the midi-file package reads the file.

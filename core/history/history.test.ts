@@ -7,14 +7,14 @@ import { encodeMessage } from '../midi/encode'
 import { hexOf } from '../midi/hexBytes'
 import { applyEdit } from '../rig/applyEdit'
 import { editRow } from '../rig/edits/editRow'
-import { makeSound, smallRig } from '../rig/makeRig'
+import { makeSound, smallRig } from '../rig/testing/makeRig'
 import { replay } from '../rig/replay'
 import { FLOOR_TABLES, TABLE_NAMES, type Rig } from '../rig/rig'
 import { compile, messagesAmong } from '../switching/compile'
 import { compareRigs } from './compareRigs'
 import type { Logged } from './facts'
 import { FACT_TABLES, goBack } from './goBack'
-import { makeHistory } from './makeHistory'
+import { makeHistory } from './testing/makeHistory'
 
 /** What edits come to, row by row, said without looking at either rig: the first before, the last after. */
 function netOf(log: readonly Logged[]) {

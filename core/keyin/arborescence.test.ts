@@ -3,7 +3,7 @@ import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { arborescence } from './arborescence'
 import { certificateFault } from './certificate'
-import { makeDigraph } from './makeDigraphs'
+import { makeDigraph } from './testing/makeDigraphs'
 
 /** The least over every way of giving each vertex a parent that leads to the root. */
 function byForce(weights: ArrayLike<number>, roots: ArrayLike<number>): number {

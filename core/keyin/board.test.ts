@@ -16,11 +16,11 @@ import {
   makeSwitch,
   recall,
   recallSound,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import { PLAIN_128 } from '../rig/numbering/numbering'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
-import { rigsWithTime } from '../simulate/makeFloors'
+import { rigsWithTime } from '../simulate/testing/makeFloors'
 import { asksKnown, expanded } from '../switching/action'
 import { compile, messagesAmong } from '../switching/compile'
 import { boardOf, placeName, placeOfKey, type Unit } from './board'

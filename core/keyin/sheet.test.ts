@@ -11,7 +11,7 @@ import {
   makeRig,
   makeSwitch,
   recall,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { KeyIn, KeyInId } from '../rig/table/keyIn'
 import { keyingSchema } from '../rig/table/keying'

@@ -5,10 +5,10 @@ import { seeded } from '../base/seeded'
 import { Annealer } from './anneal'
 import { improve, improved } from './improve'
 import { linksOf } from './links'
-import { makePlacing } from './makePlacing'
+import { makePlacing } from './testing/makePlacing'
 import { matricesOf } from './matrices'
 import { costOf, isPlacing, plainPlacing, type Placing } from './placing'
-import { PlainTabu } from './plainTabu'
+import { PlainTabu } from './testing/plainTabu'
 import { Tabu } from './tabu'
 
 interface Published {

@@ -11,7 +11,7 @@ import type { HeardFault } from './faults'
 import { gestureKey, gesturesOf, sentBy, type Gesture, type HeardMessage } from './gestures'
 import { learnSwitch, nextAsked, type SwitchTakes } from './learn'
 import { learnedRig, type LearnedPlace } from './learnRig'
-import { makeListeningRig } from './makeListeningRigs'
+import { makeListeningRig } from './testing/makeListeningRigs'
 import { gesturesThatSend, judgeBoard, type Take } from './verdict'
 
 const BOARDS = 300

@@ -11,7 +11,7 @@ import type { Rig } from '../rig/rig'
 import type { KeyInId } from '../rig/table/keyIn'
 import { gesturesOf, sentBy } from './gestures'
 import { heardHoldings } from './heardHoldings'
-import { makeListeningRig } from './makeListeningRigs'
+import { makeListeningRig } from './testing/makeListeningRigs'
 import { slipsOf, standInOf } from './standIn'
 import { judgeBoard, type Take } from './verdict'
 

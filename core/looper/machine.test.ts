@@ -1,14 +1,22 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
-import { makeBank, makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/makeRig'
+import {
+  makeBank,
+  makeCable,
+  makeController,
+  makeDevice,
+  makePort,
+  makeRig,
+  makeRole,
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { loopChartSchema, type LoopChart } from '../rig/table/looper'
 import { advance, step } from '../simulate/step'
 import { deviceState, floorAtPowerOn } from '../simulate/floor'
 import { LOOP_CHARTS, LOOP_KINDS, loopKindOf } from './kinds'
 import { EMPTY_LOOP, loopDown, loopHeld, loopLength, loopUp, type LoopNow } from './machine'
-import { anyChart, feetOn, plainLooper, type FootEvent } from './makeLoopers'
+import { anyChart, feetOn, plainLooper, type FootEvent } from './testing/makeLoopers'
 import { wayOf } from './ways'
 
 /** What the machine makes of feet up to a moment, in ms; holds are looked at when they are due, as the floor does it. */

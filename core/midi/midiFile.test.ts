@@ -2,7 +2,7 @@ import * as fc from 'fast-check'
 import { parseMidi, writeMidi } from 'midi-file'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
-import { anyChannelMessage } from './makeMessages'
+import { anyChannelMessage } from './testing/makeMessages'
 import { decodeMidiFile, encodeMidiFile, type MidiFile, type MidiFileEvent } from './midiFile'
 
 const anyEvent = fc.oneof(

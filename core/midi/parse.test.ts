@@ -2,7 +2,7 @@ import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
 import { encodeMessages } from './encode'
-import { anyMessage } from './makeMessages'
+import { anyMessage } from './testing/makeMessages'
 import type { MidiMessage } from './message'
 import { MidiParser, parseMessages, type Garbage } from './parse'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { makeControl, makeDevice, makeRig } from '../rig/makeRig'
+import { makeControl, makeDevice, makeRig } from '../rig/testing/makeRig'
 import { crossFade } from './crossFade'
-import { makeRoleOf, makeTarget } from './makePedals'
+import { makeRoleOf, makeTarget } from './testing/makePedals'
 
 const rig = makeRig({
   devices: [makeDevice('echo', 1), makeDevice('tremolo', 2, { order: 2 })],

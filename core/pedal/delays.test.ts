@@ -4,7 +4,7 @@ import { seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import type { AutoOff, OffKind } from '../rig/table/pedal'
 import { DELAY_STEP_MS, DELAYS_TO_MS, proposedDelay, tryDelays } from './delays'
-import { makeOff } from './makePedals'
+import { makeOff } from './testing/makePedals'
 import { offsOf, restsOf, type Ridden, type Stretch } from './ride'
 import { SHIPPED_RIDES } from './shippedRides'
 

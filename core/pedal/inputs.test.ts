@@ -3,13 +3,13 @@ import { runs, seeds } from '#testing/runs'
 import { seeded } from '../base/seeded'
 import { findings } from '../check/findings'
 import { applyEdit } from '../rig/applyEdit'
-import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/makeRig'
+import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Adapter, Cable, CableEnd, CableId } from '../rig/table/cable'
 import type { Port, Role } from '../rig/table/port'
 import type { Device } from '../rig/table/device'
 import { inputPlan, plugAndRead, plugPedal, type Arrangement } from './inputs'
-import { makePedal, makeRoleOf, pedalBox, pedalCable, pedalController } from './makePedals'
+import { makePedal, makeRoleOf, pedalBox, pedalCable, pedalController } from './testing/makePedals'
 
 const IDS = ['sweep-cable' as CableId, 'toe-cable' as CableId] as const
 

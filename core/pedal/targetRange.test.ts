@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
-import { makeControl } from '../rig/makeRig'
+import { makeControl } from '../rig/testing/makeRig'
 import { shownText } from '../rig/chart/reading'
 import type { Control } from '../rig/table/control'
 import { newTarget } from './pedalEdits'

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../rig/applyEdit'
 import { editRow } from '../rig/edits/editRow'
-import { makeSwitch } from '../rig/makeRig'
+import { makeSwitch } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { slowFindings } from '../check/slow'
-import { floorRig, onFloor } from '../simulate/makeFloor'
+import { floorRig, onFloor } from '../simulate/testing/makeFloor'
 import { curesOf } from './cures'
 import { lampVerdict, type LampLie } from './lampLies'
 

@@ -4,7 +4,7 @@ import { generated, runs } from '#testing/runs'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
 import { floorMachine } from './floorMachine'
-import { lampRigs } from './makeLampRigs'
+import { lampRigs } from './testing/makeLampRigs'
 import { proofOf } from './proof'
 
 /** All that is told, but for which of several runs of one length shows it. */

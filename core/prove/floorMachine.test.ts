@@ -8,7 +8,7 @@ import { seeded } from '../base/seeded'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { floorMachine } from './floorMachine'
-import { lampRigs } from './makeLampRigs'
+import { lampRigs } from './testing/makeLampRigs'
 import { makeMove, movesAt, restingStart } from './moves'
 import { partOf, placeOf } from './parts'
 

@@ -4,18 +4,26 @@ import { generated, runs } from '#testing/runs'
 import { own } from '../base/own'
 import { applyEdit } from '../rig/applyEdit'
 import type { Rig } from '../rig/rig'
-import { makeBank, makeController, makePort, makeRig, makeRole, makeSound, makeSwitch } from '../rig/makeRig'
+import {
+  makeBank,
+  makeController,
+  makePort,
+  makeRig,
+  makeRole,
+  makeSound,
+  makeSwitch,
+} from '../rig/testing/makeRig'
 import type { Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
-import { floorRig, onFloor } from '../simulate/makeFloor'
+import { floorRig, onFloor } from '../simulate/testing/makeFloor'
 import { deviceState, type FloorState } from '../simulate/floor'
 import { playSteps } from '../simulate/run'
 import { startFloor } from '../simulate/step'
 import { fixesOf } from './fixes'
 import { floorMachine } from './floorMachine'
-import { lampRigs } from './makeLampRigs'
-import { makeProofRig } from './makeProofRig'
+import { lampRigs } from './testing/makeLampRigs'
+import { makeProofRig } from './testing/makeProofRig'
 import { atRest, makeMove, makeMoves, movesAt, restingStart, stepsOfMoves } from './moves'
 import { paceLine } from './paceLine'
 import { proofOf } from './proof'

@@ -4,7 +4,7 @@ import { generated } from '#testing/runs'
 import { requireChannel } from '../base/channel'
 import { nextFreeChannel, sendChannel, spreadChannels } from './channels'
 import { applyEdit } from './applyEdit'
-import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from './makeRig'
+import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from './testing/makeRig'
 import type { Rig } from './rig'
 import type { Device } from './table/device'
 

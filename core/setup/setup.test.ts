@@ -16,7 +16,7 @@ import {
   makeSwitch,
   recall,
   smallRig,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { checklist, PHASES } from './checklist'
 import { guide, type Answer, type Question } from './guide'

@@ -13,14 +13,14 @@ import {
   makeSound,
   makeSwitch,
   recallSound,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { playedParts, showOn, showPlace, showTarget } from '../rig/showOrder'
 import type { Action } from '../rig/table/action'
 import { lacking, requirements } from '../switching/requirements'
 import { wrongMoments } from '../check/wrongMoments'
 import { canMove, findBoard, moveOne } from './board'
-import { applied, makeShowRig } from './makeShowRig'
+import { applied, makeShowRig } from './testing/makeShowRig'
 import { placeShowStep, placeSongSwitch, showSwitch, stepsToPart } from './showSwitches'
 import { partWays, travelOf, waysOfShow } from './travel'
 import { walkShow, type Walked } from './walk'

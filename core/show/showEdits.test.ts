@@ -13,7 +13,7 @@ import {
   makeSound,
   makeSwitch,
   recallSound,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { aheadMs, partMs, partsOf, playedParts, showOn } from '../rig/showOrder'
 import type { BankId } from '../rig/table/bank'

@@ -13,7 +13,7 @@ import {
   makeSong,
   makeSound,
   makeSwitch,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { clockInterval, clockSeen, clockShare } from '../tempo/clock'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { makeBank, makeCable, makeRole, makeSwitch } from '../rig/makeRig'
+import { makeBank, makeCable, makeRole, makeSwitch } from '../rig/testing/makeRig'
 import type { Action } from '../rig/table/action'
 import type { Reading } from '../rig/table/control'
 import type { RoleOf } from '../rig/table/port'
@@ -8,7 +8,7 @@ import { lampNow } from '../switching/lamp'
 import { pairOutcome, type ControllerMode } from '../switching/modePair'
 import { lateness, timingOf } from '../switching/timing'
 import { deviceState, floorAtPowerOn } from './floor'
-import { feet, floorRig, onFloor, stepAt } from './makeFloor'
+import { feet, floorRig, onFloor, stepAt } from './testing/makeFloor'
 
 const set = (value: number, controlId = 'mix'): Action => ({
   kind: 'setControl',

@@ -10,7 +10,7 @@ import {
   pedalBox,
   pedalCable,
   pedalController,
-} from '../pedal/makePedals'
+} from '../pedal/testing/makePedals'
 import { offsOf, restsOf, type Ridden } from '../pedal/ride'
 import { SHIPPED_RIDES } from '../pedal/shippedRides'
 import {
@@ -22,7 +22,7 @@ import {
   makeRig,
   makeRole,
   makeSwitch,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import type { Pedal, PedalId } from '../rig/table/pedal'
 import type { Footswitch } from '../rig/table/switch'

@@ -4,8 +4,16 @@ import { generated } from '#testing/runs'
 import { encodeMessages } from '../midi/encode'
 import { parseMessages } from '../midi/parse'
 import type { ChannelMessage } from '../midi/message'
-import { makeBank, makeDevice, makePreset, makeRig, makeSwitch, recall, smallRig } from '../rig/makeRig'
-import { anyNumbering } from '../rig/numbering/makeNumbering'
+import {
+  makeBank,
+  makeDevice,
+  makePreset,
+  makeRig,
+  makeSwitch,
+  recall,
+  smallRig,
+} from '../rig/testing/makeRig'
+import { anyNumbering } from '../rig/numbering/testing/makeNumbering'
 import { formatDisplay } from '../rig/numbering/display'
 import { removeRow } from '../rig/edits/removeRow'
 import { applyEdit } from '../rig/applyEdit'

@@ -7,8 +7,8 @@ import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Rig } from '../rig/rig'
 import type { SwitchId } from '../rig/table/switch'
 import { deviceState, floorAtPowerOn, still, type StepResult } from './floor'
-import { anyFeet, rigsWithTime, type Foot } from './makeFloors'
-import { PlainFloor, TICK } from './plainFloor'
+import { anyFeet, rigsWithTime, type Foot } from './testing/makeFloors'
+import { PlainFloor, TICK } from './testing/plainFloor'
 import { advance, step } from './step'
 
 /** What is under the numbers now; asked of the simulator's own state, since both must be in the same bank. */

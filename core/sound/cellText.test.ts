@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
 import fc from 'fast-check'
-import { makeBank, makeControl, makeDevice, makePreset, makeRig } from '../rig/makeRig'
+import { makeBank, makeControl, makeDevice, makePreset, makeRig } from '../rig/testing/makeRig'
 import { own } from '../base/own'
 import { inOrder, type Rig } from '../rig/rig'
 import type { Numbering } from '../rig/numbering/numbering'
@@ -9,7 +9,7 @@ import { shownText } from '../rig/chart/reading'
 import { highestValue } from '../rig/table/control'
 import type { Cell } from '../rig/table/sound'
 import { cellChoices, formatCell, parseCell, type TypedCell } from './cellText'
-import { rigsWithSounds } from './makeSounds'
+import { rigsWithSounds } from './testing/makeSounds'
 import { canBeSet } from './want'
 
 const numbering: Numbering = {

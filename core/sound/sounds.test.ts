@@ -17,7 +17,7 @@ import {
   makeBank,
   recall,
   recallSound,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import { removeRow } from '../rig/edits/removeRow'
 import { rigProblems } from '../rig/integrity'
 import { outlineBetween, deviceBetween, between, seen, type Outline } from './between'
@@ -27,7 +27,7 @@ import { pasteCells } from './edits/pasteCells'
 import { detachSound, removeSounds } from './edits/removeSounds'
 import { setCells, type NewIds } from './edits/setCells'
 import { presetsFromSound, setSwitchSound, soundFromSwitch } from './edits/switchSound'
-import { rigsWithSounds } from './makeSounds'
+import { rigsWithSounds } from './testing/makeSounds'
 import { soundMatrix } from './matrix'
 import { sendingOf } from './sending'
 import { shortNames } from './shortNames'

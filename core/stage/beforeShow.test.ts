@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { BEFORE_SHOW, beforeShow } from './beforeShow'
-import { makePedal, makeRoleOf, makeTarget } from '../pedal/makePedals'
+import { makePedal, makeRoleOf, makeTarget } from '../pedal/testing/makePedals'
 import { editRow } from '../rig/edits/editRow'
-import { makeCable, makeControl, makeRig, makeSwitch, smallRig } from '../rig/makeRig'
+import { makeCable, makeControl, makeRig, makeSwitch, smallRig } from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { PHASES } from '../setup/checklist'
 import { clearTicks, lostTick, tickOf, toggleTick } from '../setup/ticks'
-import { applied, makeShowRig } from '../show/makeShowRig'
+import { applied, makeShowRig } from '../show/testing/makeShowRig'
 
 const keys = (rig: Rig) => beforeShow(rig).map(({ key }) => key.slice(BEFORE_SHOW.length))
 const line = (rig: Rig, key: string) => beforeShow(rig).find((one) => one.key === BEFORE_SHOW + key)!

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { seeds } from '#testing/runs'
-import { makeBank, makeController, makeRig, makeSwitch } from '../rig/makeRig'
+import { makeBank, makeController, makeRig, makeSwitch } from '../rig/testing/makeRig'
 import { playedParts, showOn } from '../rig/showOrder'
 import type { Action } from '../rig/table/action'
-import { makeShowRig } from '../show/makeShowRig'
+import { makeShowRig } from '../show/testing/makeShowRig'
 import { setSheet, stripsOf } from './paper'
 
 const wait: Action = { kind: 'wait', ms: 1 }

@@ -4,7 +4,7 @@ import { encodeMidiFile } from '../midi/midiFile'
 import { hexOf, readBytes } from '../midi/hexBytes'
 import { ACTION_KINDS, type Action } from '../rig/table/action'
 import { rigProblems } from '../rig/integrity'
-import { feet, floorRig, onFloor, stepAt } from '../simulate/makeFloor'
+import { feet, floorRig, onFloor, stepAt } from '../simulate/testing/makeFloor'
 import { sweepValues } from './action/sweepControl'
 import { readTaps } from '../tempo/tapped'
 

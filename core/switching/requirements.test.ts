@@ -10,7 +10,7 @@ import {
   makeRole,
   makeSwitch,
   recall,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import { abilityFor, lacking, requirements } from './requirements'
 
 const rig = makeRig({

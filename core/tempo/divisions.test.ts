@@ -1,7 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated, runs } from '#testing/runs'
-import { makeControl } from '../rig/makeRig'
+import { makeControl } from '../rig/testing/makeRig'
 import { shownFor } from '../rig/chart/reading'
 import type { Control } from '../rig/table/control'
 import { DIVISIONS, type Division } from '../rig/table/division'

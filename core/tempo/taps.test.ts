@@ -12,12 +12,12 @@ import {
   makeRig,
   makeRole,
   makeSwitch,
-} from '../rig/makeRig'
+} from '../rig/testing/makeRig'
 import type { Rig } from '../rig/rig'
 import { USUAL_TAP_IN, type TapIn } from '../rig/table/tapIn'
 import { deviceState, floorAtPowerOn } from '../simulate/floor'
 import { step, stepAndSettle } from '../simulate/step'
-import { plainTempo } from './plainTaps'
+import { plainTempo } from './testing/plainTaps'
 import { readTaps } from './tapped'
 import { tapsOut } from './tapOut'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { smallRig } from '../../../core/rig/makeRig'
+import { smallRig } from '../../../core/rig/testing/makeRig'
 import { presetChoices } from './presetChoices'
 
 const rig = smallRig()

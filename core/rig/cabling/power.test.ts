@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { makeCable, makeDevice, makePort, makeRig, makeRole } from '../makeRig'
+import { makeCable, makeDevice, makePort, makeRig, makeRole } from '../testing/makeRig'
 import type { Cable } from '../table/cable'
 import { freeOutlet, powerMismatch, powerPlan } from './power'
 

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated, runs } from '#testing/runs'
-import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../makeRig'
+import { makeCable, makeController, makeDevice, makePort, makeRig, makeRole } from '../testing/makeRig'
 import type { Rig } from '../rig'
 import type { Cable } from '../table/cable'
 import { roleOf, type Port } from '../table/port'

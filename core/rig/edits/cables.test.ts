@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../applyEdit'
 import { invertEdit } from '../edit'
-import { makeCable, makeController, makeDevice, makeEnd, makePort, makeRig, makeRole } from '../makeRig'
+import {
+  makeCable,
+  makeController,
+  makeDevice,
+  makeEnd,
+  makePort,
+  makeRig,
+  makeRole,
+} from '../testing/makeRig'
 import type { Rig } from '../rig'
 import { carriesMidi, links } from '../cabling/link'
 import { cableBetween, layCable } from './layCable'

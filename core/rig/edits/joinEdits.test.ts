@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { applyEdit } from '../applyEdit'
 import { invertEdit, type Edit } from '../edit'
-import { makeDevice, makeRig, smallRig } from '../makeRig'
+import { makeDevice, makeRig, smallRig } from '../testing/makeRig'
 import type { Rig } from '../rig'
 import { addRow } from './addRow'
 import { editRow } from './editRow'

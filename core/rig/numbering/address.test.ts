@@ -4,7 +4,7 @@ import { generated } from '#testing/runs'
 import { requireChannel } from '../../base/channel'
 import { encodeMessages } from '../../midi/encode'
 import { addressOf, indexOfAddress, recallMessages } from './address'
-import { anyNumbering } from './makeNumbering'
+import { anyNumbering } from './testing/makeNumbering'
 import { numberingSchema, PLAIN_128, type Numbering } from './numbering'
 
 const reverb: Numbering = { ...PLAIN_128, count: 300, bankSelect: 'both' }

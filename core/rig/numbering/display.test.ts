@@ -2,7 +2,7 @@ import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
 import { formatDisplay, parseDisplay } from './display'
-import { anyNumbering } from './makeNumbering'
+import { anyNumbering } from './testing/makeNumbering'
 import { PLAIN_128, type Numbering } from './numbering'
 
 const echo: Numbering = {
