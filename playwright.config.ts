@@ -36,7 +36,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Only e2e/offline.spec.ts is about it: elsewhere a page kept from before would hide what the server does.
     serviceWorkers: 'block',
-    trace: 'retain-on-failure',
+    trace: 'on-first-retry',
     actionTimeout: 30_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

@@ -85,7 +85,7 @@ test('a ride is recorded, a rest in it turned over, and the delay tried on it', 
   const left = pedal(page, 'Left foot')
   await left.focus()
   // From here on time passes on the page as the ride has it, however busy the machine is.
-  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 100)
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 1000)
   await page.keyboard.press('End')
   await page.clock.runFor(300)
   await page.keyboard.press('Home')

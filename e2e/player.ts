@@ -68,6 +68,13 @@ export async function openView(
   await expect(page.getByRole('main').getByRole('heading', { level: 1 })).toBeVisible()
 }
 
+/** To another view, as by its link: without loading the page anew. */
+export async function goTo(page: Page, view: string): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Stages' }).locator(`a[href$="/${view}"]`)
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'page')
+}
+
 export const bytesSent = (page: Page) => page.getByRole('status', { name: 'Bytes sent' })
 export const deviceNow = (page: Page, device: string) =>
   page.getByRole('list', { name: 'Each device now' }).getByRole('listitem').filter({ hasText: device })

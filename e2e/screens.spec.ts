@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, inspector, openView, test, tile } from './player'
+import { expect, goTo, inspector, openView, test, tile } from './player'
 
 const SIZES = [
   { name: 'a small laptop', width: 1024, height: 768 },
@@ -201,8 +201,9 @@ for (const { name, width, height } of [
     rigId,
   }) => {
     await page.setViewportSize({ width, height })
+    await openView(page, rigId, VIEWS[0])
     for (const view of VIEWS) {
-      await openView(page, rigId, view)
+      await goTo(page, view)
       const floor = (await page.getByRole('region', { name: 'Floor' }).boundingBox())!
       const main = (await page.getByRole('main').first().boundingBox())!
       // What is seen of the view before anything is scrolled.

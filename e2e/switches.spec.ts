@@ -82,6 +82,7 @@ test('a bank is programmed from empty by keyboard alone', async ({ page, rigId }
 })
 
 test('long, double and held: the dock plays what a foot does', async ({ page, rigId }) => {
+  await page.clock.install()
   await openView(page, rigId, 'switches')
   const floor = page.getByRole('region', { name: 'Floor' })
   // Held long: the shift layer, with the way back in view.
@@ -98,8 +99,13 @@ test('long, double and held: the dock plays what a foot does', async ({ page, ri
   // One press waits for a second, then goes on to the next bank.
   await page.keyboard.press('5')
   await expect(floor.getByText('2 Undertow')).toBeVisible()
+  // Two presses are one double press however busy the machine is: time passes on the page as it is told to.
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 1000)
   await page.keyboard.press('4')
+  await page.clock.runFor(100)
   await page.keyboard.press('4')
+  await page.clock.runFor(1000)
+  await page.clock.resume()
   await expect(floor.getByText('1 Net menders')).toBeVisible()
 })
 
