@@ -295,13 +295,13 @@ const summary = computed(() => {
     />
     <WalkPane
       v-else
-      :fault="walkFault"
-      @retry="walker.again"
       class="tab-pane"
       :rig="rig"
       :parts="walked"
       :is-old="walkedOf !== rig"
       :done="walker.done.value ?? 0"
+      :fault="walkFault"
+      @retry="walker.again"
       @choose="((chosen = $event), (pane = 'order'))"
     />
     <PasteShow v-model="isPasting" :rig="rig" />
