@@ -31,23 +31,32 @@ function fingerprint(paths) {
   return hash.digest('hex')
 }
 
-/** Does the work when the files differ from those of the last time, and leaves a stamp. */
-function whenChanged(stamp, paths, work) {
+/** Does the work when the files differ from those of the last time, with a word of what it is, and leaves a stamp. */
+function whenChanged(stamp, paths, words, work) {
   const file = join(root, stamp)
   const print = fingerprint(paths)
   if (existsSync(file) && readFileSync(file, 'utf8') === print) return
+  const from = Date.now()
+  console.log(words)
   work()
+  console.log(`Done in ${Math.round((Date.now() - from) / 1000)} s.`)
   mkdirSync(dirname(file), { recursive: true })
   writeFileSync(file, print)
 }
 
 export const ensureInstalled = () =>
-  whenChanged('node_modules/.wire-step-stamp', ['package-lock.json', '.npmrc'], () => run('npm', ['ci']))
+  whenChanged(
+    'node_modules/.wire-step-stamp',
+    ['package-lock.json', '.npmrc'],
+    'Installing the packages. That takes about a minute, once.',
+    () => run('npm', ['ci', '--no-audit', '--no-fund', '--prefer-offline']),
+  )
 
 export const ensureBuilt = () =>
   whenChanged(
     '.output/.wire-step-stamp',
-    ['app', 'core', 'shared', 'server', 'public', 'nuxt.config.ts', 'package-lock.json'],
+    ['app', 'core', 'shared', 'server', 'build', 'public', 'nuxt.config.ts', 'package-lock.json'],
+    'Building Wire Step. That takes about a minute and a half, and again only when something has changed.',
     () => run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build', '--logLevel', 'silent']),
   )
 

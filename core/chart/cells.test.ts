@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ControlAddress } from '../rig/table/control'
-import { parseNrpn, parseNumber } from './numberCell'
+import { parseNrpn, parseNumber, readNumberCell } from './numberCell'
 import { readValues } from './valuesCell'
 
 const cc = { kind: 'cc', number: 1 } as ControlAddress
@@ -34,6 +34,11 @@ describe('a number in a cell', () => {
     ['1e3', null],
   ])('%j is %j', (text, number) => {
     expect(parseNumber(text)).toBe(number)
+  })
+
+  it('is a run with both its ends', () => {
+    expect(readNumberCell('20-23', false)).toMatchObject({ kind: 'cc', numbers: [20, 21, 22, 23] })
+    expect(readNumberCell('CC 7 to 9', false)).toMatchObject({ kind: 'cc', numbers: [7, 8, 9] })
   })
 
   it('is read as hex where the column is', () => {
@@ -75,6 +80,17 @@ describe('values in a cell', () => {
     ['', '', range('', 0, 127, 0, 127)],
     ['Off/On', '', { kind: 'switch', isStrict: false }],
     ['0-63: Off, 64-127: On', '', { kind: 'switch', isStrict: false }],
+    [
+      'below 64: Slow, 64 and up: Fast',
+      '',
+      {
+        kind: 'named',
+        names: [
+          { value: 0, name: 'Slow' },
+          { value: 64, name: 'Fast' },
+        ],
+      },
+    ],
     ['0/127', '', { kind: 'switch', isStrict: true }],
     ['0: Off, 127: On', '', { kind: 'switch', isStrict: true }],
     ['0 = Bypass / 127 = Active', '', { kind: 'switch', isStrict: true }],

@@ -44,6 +44,21 @@ function sends(units: readonly Unit[], { rows }: Pick<List, 'rows'>): string[] {
 }
 
 describe('what is to be keyed in', () => {
+  it('numbers the groups of a bank from 1; 0 is none', () => {
+    const rig = makeRig({
+      devices: [makeDevice('a', 1)],
+      presets: [makePreset('p', 'a', 3)],
+      banks: [makeBank('one', 0)],
+      switches: [
+        makeSwitch('one', 1, [recall('p')], { group: 'drives' }),
+        makeSwitch('one', 2, [recall('p')]),
+        makeSwitch('one', 3, [recall('p')], { group: 'rooms' }),
+        makeSwitch('one', 4, [recall('p')], { group: 'drives' }),
+      ],
+    })
+    expect(unitsOf(rig).map(({ content }) => content.settings?.at(-1))).toEqual([1, 0, 2, 1])
+  })
+
   it('sends what the switches are compiled to, over generated rigs', () => {
     let lists = 0
     for (const rig of fc.sample(rigsWithTime, generated(260, 17))) {

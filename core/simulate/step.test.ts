@@ -6,6 +6,8 @@ import { parseMessages } from '../midi/parse'
 import type { ChannelMessage } from '../midi/message'
 import {
   makeBank,
+  makeControl,
+  makeController,
   makeDevice,
   makePreset,
   makeRig,
@@ -73,6 +75,28 @@ describe('step', () => {
     })
     const { wire } = stomp(shared, floorAtPowerOn(shared), 'one-1' as SwitchId, 0)
     expect(wire[0]?.heardBy).toEqual(['a', 'b', 'c'])
+  })
+})
+
+describe('running status', () => {
+  it('is ended by a message of the system (M1 v4.2.1, "Running Status")', () => {
+    const set = (value: number) => ({ kind: 'setControl' as const, controlId: 'mix' as never, value })
+    const exclusive = { kind: 'raw' as const, deviceId: 'echo' as never, hex: 'F0 7D 01 F7' }
+    const one = makeRig({
+      controllers: [makeController({ runningStatus: true })],
+      devices: [makeDevice('echo', 4)],
+      controls: [makeControl('mix', 'echo', 20)],
+      banks: [makeBank('one', 0)],
+      switches: [makeSwitch('one', 1, [[set(10), set(20), exclusive, set(30)]])],
+    })
+    const { wire, state } = stomp(one, floorAtPowerOn(one), 'one-1' as SwitchId, 0)
+    expect(wire.map(({ bytes }) => [...bytes])).toEqual([
+      [0xb3, 20, 10],
+      [20, 20],
+      [0xf0, 0x7d, 1, 0xf7],
+      [0xb3, 20, 30],
+    ])
+    expect(deviceState(state, 'echo').controls.mix).toBe(30)
   })
 })
 

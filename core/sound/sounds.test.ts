@@ -20,6 +20,7 @@ import {
 } from '../rig/testing/makeRig'
 import { removeRow } from '../rig/edits/removeRow'
 import { rigProblems } from '../rig/integrity'
+import type { Cell } from '../rig/table/sound'
 import { outlineBetween, deviceBetween, between, seen, type Outline } from './between'
 import { spokenCells } from './cells'
 import { moveSound } from './edits/moveSound'
@@ -83,6 +84,49 @@ const rig = makeRig({
 const slot = (number: number) => ({ bankId: 'one' as never, number, newId: `one-${number}` as never })
 const said = (one: Rig, id: string) =>
   Object.fromEntries([...spokenCells(one, one.sounds[id]!)].map(([device, { cell }]) => [device, cell]))
+
+describe('what is left over', () => {
+  const echo = (cell: Cell) => ({ echo: cell })
+  const preset = (presetId: string, values: { controlId: never; value: number }[] = []): Cell => ({
+    kind: 'preset',
+    presetId: presetId as never,
+    values,
+  })
+  const one = makeRig({
+    devices: [
+      makeDevice('echo', 4, {
+        powerOn: 11,
+        bypass: { kind: 'control', controlId: 'on' as never, off: 0, on: 127 },
+      }),
+    ],
+    presets: [makePreset('dotted', 'echo', 11), makePreset('long', 'echo', 12)],
+    controls: [
+      makeControl('on', 'echo', 102, { reading: { kind: 'switch', isStrict: false } }),
+      makeControl('mix', 'echo', 105),
+    ],
+    sounds: [
+      makeSound('begins', echo(preset('dotted'))),
+      makeSound('long', echo(preset('long')), { order: 2 }),
+      makeSound('pushed', echo(preset('dotted', [{ controlId: 'mix' as never, value: 30 }])), { order: 3 }),
+      makeSound('off', echo({ kind: 'off' }), { order: 4 }),
+      makeSound('silent', {}, { order: 5 }),
+    ],
+  })
+  const left = (from: string, to: string) => {
+    const want = (id: string) => wantsOf(one, one.sounds[id]!).get('echo' as never)!
+    return deviceBetween(one, one.devices.echo!, want(from), want(to)).leftovers
+  }
+
+  it('is not the preset a device begins in, and is another one', () => {
+    expect(left('begins', 'silent')).toEqual([])
+    expect(left('long', 'silent')).toEqual([{ kind: 'preset', index: 12 }])
+  })
+
+  it('is what a sound set that says nothing of it, and not what is switched off', () => {
+    expect(left('pushed', 'silent')).toEqual([{ kind: 'control', controlId: 'mix', value: 30 }])
+    expect(left('pushed', 'off')).toEqual([])
+  })
+})
 
 describe('edits of sounds', () => {
   it('write cells, and make the presets they name for the first time, once', () => {
