@@ -60,9 +60,12 @@ test('a bank is programmed from empty by keyboard alone', async ({ page, rigId }
     await hand.press(...keys)
     await hand.press('Delete', 'Enter')
     for (const phrase of phrases) {
+      // A hand sees that the field is there and empty before it types.
+      await expect(inspector(page).locator('input:focus')).toHaveValue('')
       await hand.type(phrase)
       await hand.press('Enter')
     }
+    await expect(inspector(page).locator('input:focus')).toHaveValue('')
     await hand.press('Escape')
   }
   await expect(bank.getByText('Long tape').first()).toBeVisible()
@@ -73,6 +76,9 @@ test('a bank is programmed from empty by keyboard alone', async ({ page, rigId }
   })
   // Two minutes at three keys a second.
   expect(hand.strokes()).toBeLessThan(360)
+  // Numbers step once the hand has left the last field.
+  await expect(inspector(page).locator('input:focus')).toHaveCount(0)
+  await expect(inspector(page)).toContainText('Blend')
   await hand.press('5')
   await expect(bytesSent(page)).toHaveText('C5 01')
   await hand.press('5')
