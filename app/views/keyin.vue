@@ -102,23 +102,25 @@ watch(
           }}<span v-if="one.key === 'devices' && devicesLeft > 0" class="mono left">{{ devicesLeft }}</span>
         </template>
       </TabRow>
-      <NotWorkedOut
-        v-if="fault && tab === 'sheet'"
-        what="The sheet"
-        :fault="fault"
-        :is-old-shown="sheet !== null"
-        @retry="again"
-      />
-      <SheetPane
-        v-if="tab === 'sheet' && (sheet || !fault)"
-        :rig="rig"
-        :controller="controller"
-        :sheet="sheet"
-        :is-old="isOld && !fault"
-        :chosen-key="chosen?.key ?? null"
-        @choose="chosenKey = $event"
-        @go="tab = $event"
-      />
+      <template v-if="tab === 'sheet'">
+        <NotWorkedOut
+          v-if="fault"
+          what="The sheet"
+          :fault="fault"
+          :is-old-shown="sheet !== null"
+          @retry="again"
+        />
+        <SheetPane
+          v-if="sheet || !fault"
+          :rig="rig"
+          :controller="controller"
+          :sheet="sheet"
+          :is-old="isOld && !fault"
+          :chosen-key="chosen?.key ?? null"
+          @choose="chosenKey = $event"
+          @go="tab = $event"
+        />
+      </template>
       <DevicesPane v-else-if="tab === 'devices'" :rig="rig" :lines="deviceLines" />
       <MannerPane v-else-if="tab === 'manner'" :rig="rig" :controller="controller" />
       <ListenPane v-else-if="tab === 'listen'" :rig="rig" :controller="controller" />
