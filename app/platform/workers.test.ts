@@ -242,6 +242,15 @@ describe('a step comes first', () => {
     clock.advance(1)
     expect(await turnsIn()).toBeGreaterThan(0)
     expect(begun[0]!.isClosed).toBe(false)
+    // Another foot beside it is a step like any other.
+    workers.foot(true)
+    await turnsIn()
+    expect(await turnsIn()).toBe(0)
+    clock.advance(300)
+    expect(await turnsIn()).toBeGreaterThan(0)
+    workers.key()
+    await turnsIn()
+    expect(await turnsIn()).toBe(0)
     asker.cancel()
   })
 

@@ -173,6 +173,11 @@ export function createWorkers(openPort: OpenPort, after: Clock['after'], isOne: 
     })
   }
 
+  /** A step or a key, also beside a foot that has been down for so long that nobody waits for it any more. */
+  function touch(): void {
+    if (!feet || !stopRest) rest(REST)
+  }
+
   return {
     open: (name) => {
       const line = lines[PACE[name]]
@@ -202,12 +207,11 @@ export function createWorkers(openPort: OpenPort, after: Clock['after'], isOne: 
         },
       }
     },
-    key: () => {
-      if (!feet) rest(REST)
-    },
+    key: touch,
     foot: (isDown) => {
-      if (isDown !== feet) rest(isDown ? REST_MAX : REST)
+      if (isDown === feet) return touch()
       feet = isDown
+      rest(isDown ? REST_MAX : REST)
     },
   }
 }

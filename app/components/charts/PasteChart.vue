@@ -36,7 +36,8 @@ const FILE_MAX = 4_000_000
 const text = ref('')
 const fault = ref('')
 const isReading = computed(() => reader.done.value !== null)
-const chart = computed(() => reader.answer.value?.value ?? null)
+/** Of a text that could not be read there is nothing to take: not the text before it either. */
+const chart = computed(() => (reader.fault.value ? null : (reader.answer.value?.value ?? null)))
 
 function read(columns: readonly ColumnKind[] | null): void {
   if (text.value.trim() === '') reader.forget()

@@ -1,4 +1,5 @@
 import * as fc from 'fast-check'
+import type { U14 } from '../../base/u14'
 import type { Rig } from '../rig'
 import type { Action } from '../table/action'
 import type { Control } from '../table/control'
@@ -157,18 +158,14 @@ const skeletons = fc
             ...(isNrpn && {
               address: {
                 kind: 'nrpn',
-                parameter: id('300'),
+                parameter: 300 as U14,
                 written: 'number',
                 value: 'msb',
                 nullAfter: false,
               },
             }),
           }),
-        ].map((one) =>
-          one.address.kind === 'nrpn'
-            ? { ...one, address: { ...one.address, parameter: 300 as never } }
-            : one,
-        )
+        ]
       }),
       presets: RECEIVERS.flatMap((device, n) => {
         const { count } = made.receivers[n]!.numbering
