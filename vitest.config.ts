@@ -1,8 +1,10 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
+import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
 const STUBS = ['app/platform/*.test.ts']
+const MOUNTED = ['app/**/*.mounted.test.ts']
 
 // Ten times as many generated tests go under seeds drawn by lot, unless `SEED` says which (see testing/runs.ts). This file is read
 // once for each project: the first reading draws for all.
@@ -16,8 +18,11 @@ const seed = process.env.SEED ?? ''
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
+  plugins: [vue()],
   resolve: {
     alias: {
+      '#components': here('./app/testing/nuxtStandIn.ts'),
+      '#imports': here('./app/testing/nuxtStandIn.ts'),
       '#core': here('./core/index.ts'),
       '#shared': here('./shared'),
       '#testing': here('./testing'),
@@ -38,9 +43,13 @@ export default defineConfig({
         test: {
           name: 'pure',
           include: ['{core,shared,testing,app}/**/*.test.ts'],
-          exclude: STUBS,
+          exclude: [...STUBS, ...MOUNTED],
           isolate: false,
         },
+      },
+      {
+        extends: true,
+        test: { name: 'mounted', include: MOUNTED, environment: './app/testing/onePage.ts', css: false, isolate: false },
       },
       { extends: true, test: { name: 'apart', include: ['{server,guards}/**/*.test.ts', ...STUBS] } },
     ],

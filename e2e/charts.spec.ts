@@ -1,8 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { bytesSent, deviceNow, expect, inspector, openView, test, pickFile } from './player'
+import { deviceNow, expect, inspector, openView, test, pickFile } from './player'
 
-const searchField = (page: Page) => page.getByRole('combobox', { name: 'Search all charts' })
 const stage = (page: Page) => page.getByRole('link', { name: /Charts/ })
 const control = (page: Page, device: string, name: RegExp) =>
   page.getByRole('list', { name: `Controls of ${device}` }).getByRole('button', { name })
@@ -10,50 +9,6 @@ const go = async (page: Page, device: string, part: RegExp) => {
   await page.getByRole('tab', { name: new RegExp(`^${device}`) }).click()
   await page.getByRole('tab', { name: part }).click()
 }
-
-test('from "reverb mix 35 %" to the exact message in three keys', async ({ page, rigId }) => {
-  await openView(page, rigId, 'charts')
-  await page.keyboard.press('/')
-  await page.keyboard.insertText('reverb mix 35 %')
-  await expect(page.getByRole('option').first()).toContainText('CC 15 44')
-  await page.keyboard.press('Enter')
-  await expect(inspector(page).getByRole('list', { name: 'What is sent' })).toHaveText(/CC 15 44\s*B4 0F 2C/)
-  await inspector(page).getByRole('button', { name: 'Send it and see' }).focus()
-  await page.keyboard.press('Enter')
-  await expect(bytesSent(page)).toHaveText('B4 0F 2C')
-  await expect(deviceNow(page, 'Hall reverb')).toContainText('Mix 34.6 %')
-})
-
-test('"CC 21" and "B4" are found over all devices', async ({ page, rigId }) => {
-  await openView(page, rigId, 'charts')
-  await searchField(page).fill('CC 21')
-  await expect(page.getByRole('option')).toHaveCount(2)
-  await searchField(page).fill('B4')
-  await page.getByRole('option', { name: /B4 Dotted eighth/ }).click()
-  await expect(inspector(page).getByRole('heading', { name: 'B4 Dotted eighth' })).toBeVisible()
-  await inspector(page).getByRole('button', { name: 'Send it and see' }).click()
-  await expect(bytesSent(page)).toHaveText('C3 0B')
-  await searchField(page).fill('no such thing')
-  await expect(page.getByText('Nothing like that in the charts').first()).toBeVisible()
-})
-
-test('a doubtful control is sent, seen and marked as tested; an unreadable value says what to write', async ({
-  page,
-  rigId,
-}) => {
-  await openView(page, rigId, 'charts')
-  await go(page, 'Tape echo', /Controls/)
-  await expect(control(page, 'Tape echo', /Age/)).toContainText('doubtful')
-  await control(page, 'Tape echo', /Age/).click()
-  const value = inspector(page).getByLabel('Value, as Tape echo shows it')
-  await value.fill('135 %')
-  await expect(inspector(page).getByRole('alert')).toHaveText('135 is outside 0 to 100 %.')
-  await value.fill('20 %')
-  await inspector(page).getByRole('button', { name: 'Send it and see' }).click()
-  await expect(deviceNow(page, 'Tape echo')).toContainText('Age 19.7 %')
-  await inspector(page).getByRole('button', { name: 'It did that' }).click()
-  await expect(control(page, 'Tape echo', /Age/)).not.toContainText('doubtful')
-})
 
 test('a real MIDI output is sent the same bytes', async ({ page, rigId }) => {
   await page.addInitScript(() => {
@@ -90,29 +45,6 @@ test('a real MIDI output is sent the same bytes', async ({ page, rigId }) => {
     [0xb6, 98, 127],
   ])
   await expect(deviceNow(page, 'Bass synth')).toContainText('Drift')
-})
-
-test('a pasted chart is looked at row by row, taken, and undone in one step', async ({ page, rigId }) => {
-  await openView(page, rigId, 'charts')
-  await page.getByRole('button', { name: 'Paste a chart' }).click()
-  const dialog = page.getByRole('dialog', { name: 'A chart for Bass preamp' })
-  await dialog
-    .getByLabel('Paste the table from the manual, or drop a CSV file here')
-    .fill(
-      'CC\tName\tRange\n21\tDrive\t0-100 %\n40\tGate\toff/on\n200\tWrong\t0-127\n41\t=HYPERLINK("x")\t0-127',
-    )
-  await expect(dialog).toContainText('3 lines read, 3 to be written, 1 line not taken.')
-  await expect(dialog).toContainText('200 is no controller number: they go from 0 to 127.')
-  await dialog.getByLabel('Column 3').click()
-  await page.getByRole('option', { name: 'Leave out' }).click()
-  await expect(dialog).toContainText('3 lines read')
-  await dialog.getByRole('button', { name: /^Take \d lines/ }).click()
-  await expect(control(page, 'Bass preamp', /Gate/)).toBeVisible()
-  const csv = await page.request.get(`/api/rigs/${rigId}/files/chart.csv?device=preamp`)
-  // A cell that a spreadsheet would run is disarmed.
-  expect(await csv.text()).toContain(`"'=HYPERLINK(""x"")"`)
-  await page.getByRole('button', { name: 'Undo: take chart' }).click()
-  await expect(control(page, 'Bass preamp', /Gate/)).toHaveCount(0)
 })
 
 test('a chart goes out as CSV and comes in again as it was', async ({ page, rigId }, testInfo) => {
@@ -201,18 +133,4 @@ test('a chart is copied from another device, with where it came from', async ({ 
   await dialog.getByRole('button', { name: /Hall reverb/ }).click()
   await control(page, 'Amp relay box', /Decay/).click()
   await expect(inspector(page)).toContainText('Copied from Pit bass, The Tidewright, Hall reverb.')
-})
-
-test('a control is added on a free number, made an NRPN, and both readings of its number are shown', async ({
-  page,
-  rigId,
-}) => {
-  await openView(page, rigId, 'charts')
-  await page.getByRole('button', { name: 'Add a control' }).click()
-  await inspector(page).getByText('What is sent', { exact: true }).click()
-  await inspector(page).getByRole('radio', { name: 'NRPN' }).check({ force: true })
-  await inspector(page).getByLabel('Number or pair, as the manual writes it').fill('12588')
-  await expect(inspector(page).getByRole('list', { name: 'Ways to read it' })).toContainText('12588 = 98, 44')
-  await inspector(page).getByRole('button', { name: 'As a pair: 16088 = 125, 88' }).click()
-  await expect(inspector(page)).toContainText('NRPN 16088 (125, 88)')
 })

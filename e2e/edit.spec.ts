@@ -1,4 +1,4 @@
-import { bytesSent, expect, inspector, openView, saved, test, tile } from './player'
+import { expect, inspector, openView, saved, test, tile } from './player'
 
 test('edit, reload, undo, redo: nothing is lost', async ({ page, rigId }) => {
   await openView(page, rigId, 'switches')
@@ -16,72 +16,4 @@ test('edit, reload, undo, redo: nothing is lost', async ({ page, rigId }) => {
   await saved(page, 4)
   await page.reload()
   await expect(tile(page, /Chorus, wide/)).toBeVisible()
-})
-
-test('a blank switch is programmed by number, and by name', async ({ page, rigId }) => {
-  await openView(page, rigId, 'switches')
-  await tile(page, /^4/).click()
-  await inspector(page).getByRole('combobox', { name: 'Add a device' }).click()
-  await page.getByRole('option', { name: 'Tape echo' }).click()
-  const preset = inspector(page).getByLabel('Tape echo preset')
-  await preset.fill('c8')
-  await preset.press('Tab')
-  await expect(preset).toHaveValue('C8')
-  await page.getByRole('heading', { name: 'Switches' }).click()
-  await page.keyboard.press('4')
-  await expect(bytesSent(page)).toHaveText('C3 17')
-  await preset.fill('dotted')
-  await page.getByRole('option', { name: /B4/ }).click()
-  await expect(preset).toHaveValue('B4 Dotted eighth')
-  await page.getByRole('heading', { name: 'Switches' }).click()
-  await page.keyboard.press('4')
-  await expect(bytesSent(page)).toHaveText('C3 0B')
-})
-
-test('a preset number that cannot be is kept, with the reason', async ({ page, rigId }) => {
-  await openView(page, rigId, 'switches')
-  await tile(page, /Chorus, drive/).click()
-  const preset = inspector(page).getByLabel('Tape echo preset')
-  await preset.fill('Q9')
-  await preset.press('Tab')
-  await expect(inspector(page).getByRole('alert')).toHaveText('There is no Q9. Tape echo has A1 to P8.')
-  await expect(preset).toHaveValue('Q9')
-})
-
-test('recall becomes alternate and back', async ({ page, rigId }) => {
-  await openView(page, rigId, 'switches')
-  await tile(page, /Chorus, drive/).click()
-  await inspector(page).getByText('Alternate', { exact: true }).click()
-  await expect(inspector(page).getByRole('heading', { name: 'On the 2nd press' })).toBeVisible()
-  await expect(inspector(page).getByText('The 2nd press sends nothing.')).toBeVisible()
-  await inspector(page).getByText('Recall', { exact: true }).click()
-  await expect(inspector(page).getByRole('heading', { name: 'On every press' })).toBeVisible()
-})
-
-test('two devices on one channel are found, fixed in one click, and the fix is undone', async ({
-  page,
-  rigId,
-}) => {
-  await openView(page, rigId, 'rig')
-  await tile(page, /^Tape echo/).click()
-  await inspector(page).getByRole('button', { name: 'Channel 1, Bass preamp' }).click()
-  const stage = page.getByRole('link', { name: /Rig/ })
-  await expect(stage).toContainText('1 thing to look at')
-  await expect(inspector(page).getByText('Tape echo and Bass preamp both listen on channel 1.')).toBeVisible()
-  await inspector(page).getByRole('button', { name: 'Move Tape echo to channel 2' }).click()
-  await expect(stage).toContainText('ok')
-  await page.keyboard.press('Control+z')
-  await expect(stage).toContainText('1 thing to look at')
-})
-
-test('removing a device cleans its switches, and comes back whole', async ({ page, rigId }) => {
-  await openView(page, rigId, 'rig')
-  await tile(page, /^Tape echo/).click()
-  await inspector(page).getByRole('button', { name: 'Remove this device' }).click()
-  await inspector(page).getByRole('alertdialog').getByRole('button', { name: 'Remove it' }).click()
-  await page.keyboard.press('2')
-  await expect(bytesSent(page)).toHaveText('C0 07 B4 00 00 B4 20 00 C4 00 C5 01')
-  await page.keyboard.press('Control+z')
-  await page.keyboard.press('2')
-  await expect(bytesSent(page)).toHaveText('C0 07 C3 0B B4 00 00 B4 20 00 C4 00 C5 01')
 })

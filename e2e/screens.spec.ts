@@ -86,38 +86,6 @@ test('among a hundred banks one is found by name or number', async ({ page, requ
   await expect(inspector(page)).toContainText('Bank 42')
 })
 
-test('no jack is free: a thru box comes in with its cables and its power, in one edit', async ({
-  page,
-  rigId,
-}) => {
-  await openView(page, rigId, 'rig')
-  await page.getByRole('button', { name: 'Add a device' }).click()
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /^Looper/ })
-    .click()
-  const note = inspector(page).getByText('Nothing reaches Looper.')
-  if (await note.isVisible()) {
-    await inspector(page)
-      .getByRole('button', { name: /^Put in a/ })
-      .click()
-    await expect(note).toBeHidden()
-    await page.keyboard.press('Control+z')
-    await expect(note).toBeVisible()
-  }
-})
-
-test('the guide does not take "cannot tell" for right', async ({ page, rigId }) => {
-  await openView(page, rigId, 'rig')
-  await tile(page, /^Tape echo/).click()
-  await inspector(page).getByRole('button', { name: /Why/ }).click()
-  const guide = page.getByRole('dialog', { name: /Why does Tape echo do nothing/ })
-  await expect(guide).toContainText('Does Eight-switch controller show it')
-  for (let n = 0; n < 12 && (await guide.getByRole('button', { name: 'Cannot tell' }).isVisible()); n++)
-    await guide.getByRole('button', { name: 'Cannot tell' }).click()
-  await expect(guide).toContainText('Nothing is found wrong, and this is not known to be right')
-})
-
 /** How many switches of the floor are not seen from edge to edge: cut off, covered or off the screen. */
 const cutSwitches = (page: Page) =>
   page

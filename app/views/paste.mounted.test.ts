@@ -1,23 +1,19 @@
-import type { Page } from '@playwright/test'
-import { expect, openView, test } from './player'
+import { it } from 'vitest'
+import { expect, openView, type Page } from '~/testing/player'
 
 const dialog = (page: Page) => page.getByRole('dialog', { name: /A chart for/ })
 const rows = (page: Page) => dialog(page).getByRole('list', { name: 'What was read' }).getByRole('listitem')
 
-async function paste(page: Page, rigId: string, ...lines: string[]): Promise<void> {
-  await openView(page, rigId, 'charts')
+async function paste(...lines: string[]): Promise<Page> {
+  const page = await openView('charts')
   await page.getByRole('tab', { name: /^Amp relay box/ }).click()
   await page.getByRole('button', { name: 'Paste a chart' }).click()
   await page.getByLabel(/Paste the table/).fill(lines.join('\n'))
+  return page
 }
 
-test('what is assumed of a line is told beside it; what is not understood stays as a note', async ({
-  page,
-  rigId,
-}) => {
-  await paste(
-    page,
-    rigId,
+it('what is assumed of a line is told beside it; what is not understood stays as a note', async () => {
+  const page = await paste(
     'CC\tParameter\tRange',
     '81\tCutoff\t20Hz-20kHz',
     '82\tDrive\tlots and lots',
@@ -35,8 +31,8 @@ test('what is assumed of a line is told beside it; what is not understood stays 
   )
 })
 
-test('of two lines with one number neither is taken until the player says which', async ({ page, rigId }) => {
-  await paste(page, rigId, 'CC,Name,Values', '81,Mix,0-127', '82,Age,0-127', '81,Blend,0-127')
+it('of two lines with one number neither is taken until the player says which', async () => {
+  const page = await paste('CC,Name,Values', '81,Mix,0-127', '82,Age,0-127', '81,Blend,0-127')
   await expect(dialog(page)).toContainText('1 line read, 1 to be written, 2 lines not taken')
   await expect(rows(page).nth(1)).toContainText('the same number as line 4: take one of them')
   await expect(rows(page).nth(3)).toContainText('the same number as line 2: take one of them')
@@ -47,13 +43,8 @@ test('of two lines with one number neither is taken until the player says which'
   await expect(dialog(page)).toContainText('2 lines read, 2 to be written, 1 line not taken')
 })
 
-test('one bad line refuses none of the others, and a line of tabs holds nothing up', async ({
-  page,
-  rigId,
-}) => {
-  await paste(
-    page,
-    rigId,
+it('one bad line refuses none of the others, and a line of tabs holds nothing up', async () => {
+  const page = await paste(
     'CC\tName',
     '81\tMix',
     '\t'.repeat(200_000),

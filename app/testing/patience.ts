@@ -1,0 +1,68 @@
+import { vi } from 'vitest'
+
+// Taken before any page's time is in hand.
+const { setTimeout: later } = globalThis
+const now = performance.now.bind(performance)
+
+/** Longer than anything the page works out takes, in ms of the world. */
+const PATIENCE = 20_000
+/** How far the page's clock goes on at each look, in ms: closely at first, then as one who waits. */
+const LOOKS = { close: 20, far: 100, closeFor: 25 }
+
+let isStanding = false
+
+/** From here on the page's time is in hand: it goes on as one looks at the page and as it is told. */
+export function takeTime(): void {
+  isStanding = false
+  vi.useFakeTimers({
+    toFake: [
+      'setTimeout',
+      'clearTimeout',
+      'setInterval',
+      'clearInterval',
+      'requestAnimationFrame',
+      'cancelAnimationFrame',
+      'requestIdleCallback',
+      'cancelIdleCallback',
+      'performance',
+      'Date',
+    ],
+    now: new Date(2026, 4, 2, 19, 0),
+  })
+}
+
+export const giveTimeBack = (): void => void vi.useRealTimers()
+
+/** The page's clock stands still, but for what it is told to run. */
+export const clock = {
+  stand: (): void => void (isStanding = true),
+  resume: (): void => void (isStanding = false),
+}
+
+/** So many ms pass on the page. */
+export async function pause(ms: number): Promise<void> {
+  await vi.advanceTimersByTimeAsync(ms)
+  await breathe()
+}
+
+/** What the world has to do is done: code that is fetched, promises that wait for nothing. */
+const breathe = (): Promise<void> => new Promise((resolve) => later(resolve, 0))
+
+/** A look at the page after something was done to it. */
+export async function turn(ms = LOOKS.close): Promise<void> {
+  await breathe()
+  await vi.advanceTimersByTimeAsync(isStanding ? 0 : ms)
+}
+
+/** Looks again and again until there is an answer; the last answer when there is none for too long. */
+export async function until<Answer>(
+  ask: () => Answer,
+  isEnough: (answer: Answer) => boolean,
+): Promise<Answer> {
+  const end = now() + PATIENCE
+  for (let looks = 0; ; looks++) {
+    const answer = ask()
+    if (isEnough(answer) || now() > end) return answer
+    await turn(looks < LOOKS.closeFor ? LOOKS.close : LOOKS.far)
+  }
+}

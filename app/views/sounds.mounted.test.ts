@@ -1,0 +1,83 @@
+import { it } from 'vitest'
+import { bytesSent, expect, inspector, openView, saved, type Page } from '~/testing/player'
+
+const grid = (page: Page) => page.getByRole('grid', { name: 'Sounds by device' })
+const row = (page: Page, name: string) =>
+  grid(page)
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name, exact: true }) })
+const cell = (page: Page, name: string | RegExp, column: number) =>
+  grid(page)
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name }) })
+    .getByRole('gridcell')
+    .nth(column - 1)
+
+it('the demo has sounds of every kind, and two things to say about them that its fixes repair', async () => {
+  const page = await openView('sounds')
+  await expect(page.getByText('16 sounds, 9 devices')).toBeVisible()
+  await expect(cell(page, /^Verse, pushed/, 2)).toContainText('inherited')
+  const notes = inspector(page)
+  await notes.getByRole('button', { name: 'Plan it at 8' }).click()
+  await expect(notes.getByText('jumps by')).toBeHidden()
+  const stay = notes.getByRole('button', { name: /Stay in B4 Dotted eighth and send Mix/ })
+  await stay.click()
+  await expect(notes.getByText('from Chorus, drive to Finale')).toBeVisible()
+  await stay.click()
+  await expect(notes.getByText('Nothing to say about these sounds.')).toBeVisible()
+  await saved(page, 4)
+})
+
+it('a variant follows its parent and shows what differs; rows move by keyboard', async () => {
+  const page = await openView('sounds')
+  await row(page, 'Chorus, drive').getByRole('rowheader').click()
+  await inspector(page).getByRole('button', { name: 'Make a variant' }).click()
+  await expect(cell(page, /^Chorus, drive, plus/, 2)).toContainText('B4 Dotted eighth')
+  await cell(page, /^Chorus, drive(?!, plus)/, 2)
+    .first()
+    .click()
+  await page.keyboard.type('c2')
+  await page.keyboard.press('Enter')
+  await expect(cell(page, /^Chorus, drive, plus/, 2)).toContainText('C2 Long tape')
+  await row(page, 'Verse, dry').getByRole('rowheader').click()
+  await page.keyboard.press('Alt+ArrowDown')
+  await expect(grid(page).getByRole('rowheader').first()).toContainText('Verse, pushed')
+})
+
+it('the matrix tells a pair; the advice is taken in one click', async () => {
+  const page = await openView('sounds')
+  await page.getByRole('tab', { name: 'From one to another' }).click()
+  const squares = page.getByRole('button', { name: /^Matrix of changes/ })
+  await squares.focus()
+  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
+  await expect(inspector(page).getByRole('heading', { name: 'Chorus, drive to Storm solo' })).toBeVisible()
+  await expect(inspector(page).getByText('Tape echo, a clear hole of 80 ms')).toBeVisible()
+  await inspector(page)
+    .getByRole('button', { name: /^Stay in B4 Dotted eighth and send/ })
+    .click()
+  await expect(inspector(page).getByText('Tape echo, a clear hole of 80 ms')).toBeHidden()
+})
+
+it('a switch recalls a sound, and is called by it; presets become a sound and presets again', async () => {
+  const page = await openView('switches')
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /Verse, dry/ })
+    .click()
+  await inspector(page).getByRole('button', { name: 'Make a sound of these' }).click()
+  await expect(inspector(page).getByRole('button', { name: 'Make it presets again' })).toBeVisible()
+  await page.getByRole('heading', { name: 'Switches' }).click()
+  await page.keyboard.press('1')
+  // The same as its presets sent, in the best order, and the preamp switched on.
+  for (const one of ['C0', 'C3', 'C4', 'C5']) await expect(bytesSent(page)).toContainText(one)
+  await inspector(page).getByRole('button', { name: 'Make it presets again' }).click()
+  await page.getByRole('heading', { name: 'Switches' }).click()
+  await page.keyboard.press('1')
+  await expect(bytesSent(page)).toContainText('C0 02')
+  await page.getByRole('main').getByRole('button', { name: /^4/ }).click()
+  await inspector(page).getByRole('combobox', { name: 'Add a device or another action' }).click()
+  await page.getByRole('option', { name: 'Sound', exact: true }).click()
+  await inspector(page).getByRole('combobox', { name: 'Another sound instead' }).click()
+  await page.getByRole('option', { name: 'Finale' }).click()
+  await expect(page.getByRole('button', { name: 'Step on switch 4, Finale' })).toBeVisible()
+})
