@@ -37,7 +37,7 @@ export default defineConfig({
     hookTimeout: 30_000,
     maxWorkers: availableParallelism(),
     projects: [
-      // What keeps nothing between tests shares one reading of the core. The rest stubs globals, or has a database.
+      // What keeps nothing between tests shares one reading of the core. The rest stubs globals.
       {
         extends: true,
         test: {
@@ -51,7 +51,8 @@ export default defineConfig({
         extends: true,
         test: { name: 'mounted', include: MOUNTED, environment: './app/testing/onePage.ts', css: false, isolate: false },
       },
-      { extends: true, test: { name: 'apart', include: ['{server,guards}/**/*.test.ts', ...STUBS] } },
+      { extends: true, test: { name: 'server', include: ['server/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'apart', include: ['guards/**/*.test.ts', ...STUBS] } },
     ],
   },
 })

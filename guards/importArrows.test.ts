@@ -137,6 +137,8 @@ const ARROWS: readonly (readonly [folder: string, mayImport: readonly string[]])
   ['core', ['core']],
   ['shared', ['core', 'shared']],
   ['server', ['core', 'shared', 'server']],
+  // Pages are mounted with the demo, which the server makes.
+  ['app/testing', ['core', 'shared', 'app', 'server/demo']],
   ['app', ['core', 'shared', 'app']],
   ['e2e', ['e2e']],
 ]

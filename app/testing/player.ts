@@ -27,7 +27,7 @@ import { Found } from './found'
 import { keyboard, newHand } from './hand'
 import { clock, giveTimeBack, pause, takeTime } from './patience'
 
-export { expectFound as expect, pause }
+export { expectFound as expect, pause, tidewright }
 export { Found }
 
 type View =
@@ -52,9 +52,6 @@ export interface Page extends Found {
   /** Opened anew, as by the browser's own button. */
   readonly reload: () => Promise<void>
 }
-
-/** Made once: edits make new rigs of it. */
-const demo = tidewright()
 
 /** No style sheet is read here: what hides a thing is written on it. The browser stand-in's own answer takes longer than the page. */
 window.getComputedStyle = (element) => {
@@ -81,7 +78,7 @@ const quickOnly: Answerers = { ...ANSWERERS, search: () => new Promise(() => {})
  */
 export async function openView(
   view: View,
-  { rig = demo, isSearched = false }: { readonly rig?: Rig; readonly isSearched?: boolean } = {},
+  { rig = tidewright(), isSearched = false }: { readonly rig?: Rig; readonly isSearched?: boolean } = {},
 ): Promise<Page> {
   takeTime()
   newHand()

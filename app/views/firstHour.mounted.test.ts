@@ -1,7 +1,6 @@
 import { it } from 'vitest'
 import { inOrder } from '#core'
-import { deviceNow, expect, inspector, openView, saved, tile } from '~/testing/player'
-import { tidewright } from '../../server/demo/tidewright'
+import { deviceNow, expect, inspector, openView, saved, tile, tidewright } from '~/testing/player'
 
 it('a stored tempo takes both decimal signs, and none beyond its range', async () => {
   const page = await openView('tempo')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { NuxtLink } from '#components'
 import { rigName, type Finding, type ProofLine } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'

@@ -1,7 +1,6 @@
 import { it } from 'vitest'
 import type { DeviceId, Rig } from '#core'
-import { bytesSent, expect, inspector, openView, type Page } from '~/testing/player'
-import { tidewright } from '../../server/demo/tidewright'
+import { bytesSent, expect, inspector, openView, type Page, tidewright } from '~/testing/player'
 
 const box = (page: Page, name: string) =>
   page.getByRole('list', { name: 'On the floor' }).getByRole('button', { name: new RegExp(`^${name}`) })

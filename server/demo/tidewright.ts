@@ -40,7 +40,8 @@ const control = (id: string) => id as Control['id']
 export const tidewright = (): Rig => story().rig
 
 /** The demo with how it came about: as it was begun, and what was done to it in three weeks, edit by edit. */
-export const story = (): Story => storyOf(planned())
+export const story = (): Story => (told ??= storyOf(planned()))
+let told: Story | null = null
 
 function planned(): Rig {
   const boxes: Rig = {

@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
+import { NuxtLink } from '#components'
 import {
   checklist,
   revisionsAsked,
