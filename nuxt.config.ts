@@ -10,7 +10,6 @@ const NO_TESTS = { exclude: ['../**/*.test.ts', '../**/testing/**'] }
 export default defineNuxtConfig({
   compatibilityDate: '2026-05-01',
   telemetry: false,
-  sourcemap: false,
   devtools: { enabled: false },
   ssr: false,
   spaLoadingTemplate: true,

@@ -1,5 +1,7 @@
 import * as fc from 'fast-check'
+import { own } from '../../base/own'
 import type { Rig } from '../../rig/rig'
+import { actionsOf } from '../../rig/testing/actionSamples'
 import {
   makeBank,
   makeCable,
@@ -65,27 +67,43 @@ const action = fc.oneof(
   }),
 ) as fc.Arbitrary<Action>
 
-const list = fc.array(action, { minLength: 1, maxLength: 2 })
-const seldom = fc.oneof({ weight: 5, arbitrary: fc.constant<Action[]>([]) }, { weight: 1, arbitrary: list })
 const lamp: fc.Arbitrary<Lamp> = fc.record({
   colour: fc.constant(''),
   light: pick(['follow', 'steady', 'off'] as const),
 })
 
-const anySwitch = fc.record({
-  positions: fc.array(list, { minLength: 1, maxLength: 2 }),
-  release: seldom,
-  longPress: seldom,
-  doublePress: seldom,
-  group: pick(['', '', '', 'g']),
-  lamps: fc.oneof(
-    { weight: 4, arbitrary: fc.constant<Lamp[]>([]) },
-    { weight: 1, arbitrary: fc.array(lamp, { maxLength: 2 }) },
-  ),
-})
+/** What goes on for a time makes runs too long to make all of them. */
+const FOR_LAMPS = { macro: 0, wait: 0 } as const
 
-/** A controller of three switches, two devices, two banks. */
-export const lampRigs: fc.Arbitrary<Rig> = fc
+/** Mostly what lamps hang on; now and then whatever else there is. */
+function listsOf(rig: Rig) {
+  const list = fc.array(
+    fc.oneof({ weight: 24, arbitrary: action }, { weight: 1, arbitrary: actionsOf(rig, FOR_LAMPS) }),
+    { minLength: 1, maxLength: 2 },
+  )
+  return {
+    list,
+    seldom: fc.oneof({ weight: 5, arbitrary: fc.constant<Action[]>([]) }, { weight: 1, arbitrary: list }),
+  }
+}
+
+function switchesOf(rig: Rig) {
+  const { list, seldom } = listsOf(rig)
+  return fc.record({
+    positions: fc.array(list, { minLength: 1, maxLength: 2 }),
+    release: seldom,
+    longPress: seldom,
+    doublePress: seldom,
+    group: pick(['', '', '', 'g']),
+    lamps: fc.oneof(
+      { weight: 4, arbitrary: fc.constant<Lamp[]>([]) },
+      { weight: 1, arbitrary: fc.array(lamp, { maxLength: 2 }) },
+    ),
+  })
+}
+
+/** A controller of three switches, two devices, two banks, and nothing that any switch does. */
+const skeletons = fc
   .record({
     readings: fc.array(pick(READINGS), { minLength: 3, maxLength: 3 }),
     maps: fc.array(pick(['device', 'device', 'device', 'preset'] as const), { minLength: 3, maxLength: 3 }),
@@ -97,10 +115,8 @@ export const lampRigs: fc.Arbitrary<Rig> = fc
     onBank: pick(['keeps', 'restarts'] as const),
     keepsSwitches: pick([0, 0, 2]),
     isCut: fc.boolean(),
-    switches: fc.array(anySwitch, { minLength: 4, maxLength: 5 }),
-    enters: fc.array(seldom, { minLength: 2, maxLength: 2 }),
   })
-  .map((made) => {
+  .map((made): Rig => {
     const recalls = (n: number) =>
       CONTROLS.filter((id) => id[0] === PRESETS[n]![0])
         .slice(0, made.recalled[n]!.length)
@@ -157,9 +173,27 @@ export const lampRigs: fc.Arbitrary<Rig> = fc
       songs: [makeSong('x', null), makeSong('y', null, { order: 2 })],
       parts: [makePart('x', 1, 't'), makePart('x', 2, 's'), makePart('y', 1, 't')],
       shows: [makeShow('show', ['x', 'y'])],
-      banks: BANKS.map((name, n) => makeBank(name, n, '', { enter: made.enters[n]! })),
-      switches: made.switches.map(({ positions, ...lists }, n) =>
-        makeSwitch(BANKS[n % 2]!, Math.floor(n / 2) + 1, positions, lists),
-      ),
+      banks: BANKS.map((name, n) => makeBank(name, n)),
     })
   })
+
+/** With every kind of action, those that lamps hang on most of all. */
+export const lampRigs: fc.Arbitrary<Rig> = skeletons.chain((rig) =>
+  fc
+    .record({
+      switches: fc.array(switchesOf(rig), { minLength: 4, maxLength: 5 }),
+      enters: fc.array(listsOf(rig).seldom, { minLength: 2, maxLength: 2 }),
+    })
+    .map(({ switches, enters }) => ({
+      ...rig,
+      banks: Object.fromEntries(
+        BANKS.map((name, n) => [name, { ...own(rig.banks, name)!, enter: enters[n]! }]),
+      ),
+      switches: Object.fromEntries(
+        switches.map(({ positions, ...lists }, n) => {
+          const row = makeSwitch(BANKS[n % 2]!, Math.floor(n / 2) + 1, positions, lists)
+          return [row.id, row]
+        }),
+      ),
+    })),
+)

@@ -103,7 +103,7 @@ const anySwitch = fc.record({
   doublePress: maybe,
 })
 
-/** A rig of one controller and three devices, two banks of three switches. */
+/** A rig of one controller and three devices, two banks of three switches, the first of each with one in the shift layer. */
 export const rigsWithTime: fc.Arbitrary<Rig> = fc
   .record({
     events: fc.subarray<ControllerEvent>(['release', 'longPress', 'doublePress']),
@@ -116,7 +116,7 @@ export const rigsWithTime: fc.Arbitrary<Rig> = fc
     deaf: fc.array(pick([0, 2, 20, 60]), { minLength: 3, maxLength: 3 }),
     keeps: fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }),
     recalled: fc.array(fc.tuple(value, value), { minLength: 6, maxLength: 6 }),
-    switches: fc.array(anySwitch, { minLength: 6, maxLength: 6 }),
+    switches: fc.array(anySwitch, { minLength: 8, maxLength: 8 }),
     macro: fc.array(plainAction, { maxLength: 3 }),
     enters: fc.array(maybe, { minLength: 4, maxLength: 4 }),
   })
@@ -173,7 +173,13 @@ export const rigsWithTime: fc.Arbitrary<Rig> = fc
         makeBank(name, n, '', { enter: made.enters[n * 2]!, leave: made.enters[n * 2 + 1]! }),
       ),
       switches: made.switches.map(({ positions, ...lists }, n) =>
-        makeSwitch(BANKS[n % 2]!, Math.floor(n / 2) + 1, positions, lists),
+        n < 6
+          ? makeSwitch(BANKS[n % 2]!, Math.floor(n / 2) + 1, positions, lists)
+          : makeSwitch(BANKS[n % 2]!, 1, positions, {
+              ...lists,
+              id: id(`${BANKS[n % 2]}-1-shift`),
+              layer: 'shift',
+            }),
       ),
     }),
   )

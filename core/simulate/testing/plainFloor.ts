@@ -1,14 +1,56 @@
 import { own } from '../../base/own'
 import type { Rig } from '../../rig/rig'
+import { FEATURES } from '../../rig/testing/features'
 import type { Action } from '../../rig/table/action'
 import type { Controller } from '../../rig/table/controller'
 import { plainTempo } from '../../tempo/testing/plainTaps'
 import type { Footswitch } from '../../rig/table/switch'
 
+/** What it knows, as the features of test rigs are called; whatever is not named here it does not. */
+const KNOWN: ReadonlySet<string> = new Set<string>([
+  ...([
+    'recallPreset',
+    'setControl',
+    'alternateControl',
+    'stepControl',
+    'sweepControl',
+    'wait',
+    'travel',
+    'layer',
+    'showStep',
+    'tempo',
+    'tap',
+    'macro',
+  ] satisfies Action['kind'][]),
+  'the shift layer',
+  'several positions',
+  'a release',
+  'a long press',
+  'a double press',
+  'a list for coming to a bank',
+  'a list for leaving a bank',
+  'a macro that waits',
+  'bypass: none',
+  'deaf and losing',
+  'deaf and keeping',
+  'not deaf',
+  'reading: range',
+  'reading: switch',
+  'reading: toggle',
+  'reading: trigger',
+])
+
+/** What of a rig this floor does not know: of such a rig it has nothing to say. */
+export const unknownToPlain = (rig: Rig): readonly string[] =>
+  Object.entries(FEATURES).flatMap(([name, has]) => (!KNOWN.has(name) && has(rig) ? [name] : []))
+
+/** The features it knows. */
+export const knownToPlain: readonly string[] = [...KNOWN]
+
 /**
  * The floor once more, for tests: written plainly, 40 µs at a time, and on its own. It shares no code with the
  * simulator: neither how actions become messages, nor queue, gestures, wires or devices. It knows controllers with one
- * receiver a channel, plain program numbers, CCs, and the actions {@link PlainFloor.act} names.
+ * receiver a channel, plain program numbers, CCs, and what {@link KNOWN} names.
  */
 export const TICK = 40
 const BYTE = 320
@@ -561,7 +603,7 @@ export class PlainFloor {
         list.todo.unshift(...own(this.rig.macros, action.macroId)!.actions)
         return
       default:
-        throw new Error(`The plain floor knows no ${action.kind}`)
+        throw new Error(`The plain floor knows no ${action.kind}: ask unknownToPlain before`)
     }
   }
 
