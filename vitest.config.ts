@@ -36,6 +36,8 @@ export default defineConfig({
     testTimeout: 300_000 * Math.max(1, Number(depth)),
     hookTimeout: 30_000,
     maxWorkers: availableParallelism(),
+    // Vue's own warning about refs of templates where they stand under their own name: only while developing, and harmless.
+    onConsoleLog: (log) => (log.includes('Set operation on key "value" failed') ? false : undefined),
     projects: [
       // What keeps nothing between tests shares one reading of the core. The rest stubs globals.
       {
@@ -49,7 +51,13 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'mounted', include: MOUNTED, environment: './app/testing/onePage.ts', css: false, isolate: false },
+        test: {
+          name: 'mounted',
+          include: MOUNTED,
+          environment: './app/testing/onePage.ts',
+          css: false,
+          isolate: false,
+        },
       },
       { extends: true, test: { name: 'server', include: ['server/**/*.test.ts'], isolate: false } },
       { extends: true, test: { name: 'apart', include: ['guards/**/*.test.ts', ...STUBS] } },

@@ -27,7 +27,11 @@ function fingerprint(paths) {
   const add = (path) => {
     const full = join(root, path)
     if (!existsSync(full)) return
-    if (statSync(full).isDirectory()) for (const name of readdirSync(full).sort().filter((one) => !isOfTests(one))) add(join(path, name))
+    if (statSync(full).isDirectory())
+      for (const name of readdirSync(full)
+        .sort()
+        .filter((one) => !isOfTests(one)))
+        add(join(path, name))
     else hash.update(path).update('\0').update(readFileSync(full)).update('\0')
   }
   paths.forEach(add)

@@ -28,7 +28,6 @@ import { keyboard, newHand } from './hand'
 import { clock, giveTimeBack, pause, takeTime } from './patience'
 
 export { expectFound as expect, pause, tidewright }
-export { Found }
 
 type View =
   | 'rig'
@@ -69,7 +68,8 @@ for (const type of ['mousedown', 'mousemove', 'mouseup'])
 Object.defineProperty(document, 'fonts', { value: { load: async () => [], ready: Promise.resolve() } })
 
 let closeApp: (() => void) | null = null
-/** What is searched for in the background takes seconds: it is only where a test is about it. */
+
+/** What is searched for in the background takes seconds: that is tested in the browser. */
 const quickOnly: Answerers = { ...ANSWERERS, search: () => new Promise(() => {}) }
 
 /**
@@ -78,7 +78,7 @@ const quickOnly: Answerers = { ...ANSWERERS, search: () => new Promise(() => {})
  */
 export async function openView(
   view: View,
-  { rig = tidewright(), isSearched = false }: { readonly rig?: Rig; readonly isSearched?: boolean } = {},
+  { rig = tidewright() }: { readonly rig?: Rig } = {},
 ): Promise<Page> {
   takeTime()
   newHand()
@@ -95,9 +95,7 @@ export async function openView(
     page: memoryPage(),
     workers: createWorkers(
       ({ heard }) => {
-        const serve = serveQuestions(isSearched ? ANSWERERS : quickOnly, (message) =>
-          heard(structuredClone(message)),
-        )
+        const serve = serveQuestions(quickOnly, (message) => heard(structuredClone(message)))
         return { post: (message) => serve(structuredClone(message)), close: () => {} }
       },
       browserClock.after,
@@ -162,13 +160,6 @@ function close(): void {
   closing?.()
 }
 
-/** To another view, as by its link. */
-export async function goTo(page: Page, view: View): Promise<void> {
-  const link = page.getByRole('navigation', { name: 'Stages' }).locator(`a[href$="/${view}"]`)
-  await link.click()
-  await expectFound(link).toHaveAttribute('aria-current', 'page')
-}
-
 /** An edit made elsewhere; the page hears of it when it is opened anew. */
 export async function editElsewhere(page: Page, edit: (rig: Rig) => Edit | null): Promise<void> {
   const made = edit(page.server.rig())
@@ -185,6 +176,5 @@ export const deviceNow = (page: Page, device: string) =>
   page.getByRole('list', { name: 'Each device now' }).getByRole('listitem').filter({ hasText: device })
 export const tile = (page: Page, text: RegExp) => page.getByRole('main').getByRole('button', { name: text })
 export const inspector = (page: Page) => page.getByRole('complementary', { name: 'What is chosen' })
-export const floor = (page: Page) => page.getByRole('region', { name: 'Floor' })
 export const saved = (page: Page, revision: number) =>
   expectFound(page.getByText(new RegExp(`^Saved .*revision ${revision}$`))).toBeVisible()
