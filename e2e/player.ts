@@ -118,6 +118,24 @@ export async function seriousFaults(page: Page, { whole = false } = {}) {
     }))
 }
 
+/** A MIDI input the browser finds, before the page is opened; `window.comesIn(bytes, at)` sends a message in by it. */
+export const plugMidiIn = (page: Page): Promise<unknown> =>
+  page.addInitScript(() => {
+    const input = Object.assign(new EventTarget(), {
+      id: 'in',
+      name: 'Stand-in',
+      state: 'connected',
+      type: 'input',
+      onmidimessage: null as ((event: unknown) => void) | null,
+    })
+    const access = Object.assign(new EventTarget(), { inputs: new Map([['in', input]]), outputs: new Map() })
+    Object.defineProperty(navigator, 'requestMIDIAccess', { value: async () => access })
+    Object.assign(window, {
+      comesIn: (bytes: number[], at = performance.now()) =>
+        input.onmidimessage?.({ data: Uint8Array.from(bytes), timeStamp: at }),
+    })
+  })
+
 /** Next part, and part back with the next song when held, in the shift layer of every bank without sounds there. */
 export async function addShowSwitches(request: APIRequestContext, rigId: string): Promise<void> {
   const { rig } = await (await request.get(`/api/rigs/${rigId}`)).json()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, inspector, openView, test, seriousFaults } from './player'
+import { expect, inspector, openView, test, seriousFaults, plugMidiIn } from './player'
 
 const tab = (page: Page, name: string) =>
   page.getByRole('tablist', { name: 'Parts of the tempo' }).getByRole('tab', { name }).click()
@@ -43,4 +43,23 @@ test('axe finds nothing serious in Tempo', async ({ page, rigId }) => {
   }
   for (let n = 0; n < 3; n++) await page.keyboard.press(']')
   expect(await faults()).toEqual([])
+})
+
+test('a clock on a MIDI input of the browser leads for as long as it comes', async ({ page, rigId }) => {
+  const tempo = page
+    .getByRole('region', { name: 'Floor' })
+    .getByRole('button', { name: /Tap (it|the tempo)$/ })
+  await plugMidiIn(page)
+  await openView(page, rigId, 'tempo')
+  await tab(page, 'Clock')
+  await inspector(page).getByRole('checkbox', { name: 'Goes by a clock that comes in' }).check()
+  await page.getByRole('checkbox', { name: 'A real clock on a MIDI input leads' }).check()
+  // 24 a quarter at 100 bpm, 25 ms apart (M1 v4.2.1, from memory); then nothing more.
+  await page.evaluate(() => {
+    const send = (window as never as { comesIn: (b: number[], at: number) => void }).comesIn
+    const began = performance.now()
+    for (let n = 0; n < 80; n++) send([0xf8], began + n * 25)
+  })
+  await expect(tempo).toHaveText('100 clock in')
+  await expect(tempo).toHaveText('96 song')
 })
