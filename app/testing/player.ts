@@ -18,6 +18,7 @@ import { providePlatform } from '~/platform/platform'
 import { memoryRigShelf } from '~/platform/rigShelf'
 import { memoryServer } from '~/platform/testing/memoryServer'
 import { createWorkers } from '~/platform/workers'
+import type { Stage } from '~/text/stages'
 import { fetchView } from '~/views/views'
 import { ANSWERERS } from '~/workers/answers'
 import { serveQuestions, type Answerers } from '~/workers/serveQuestions'
@@ -29,18 +30,7 @@ import { clock, giveTimeBack, pause, takeTime } from './patience'
 
 export { expectFound as expect, pause, tidewright }
 
-type View =
-  | 'rig'
-  | 'charts'
-  | 'sounds'
-  | 'switches'
-  | 'pedals'
-  | 'tempo'
-  | 'show'
-  | 'proof'
-  | 'keyin'
-  | 'logbook'
-  | 'stage'
+type View = Stage['page']
 
 /** What a player has before him: all that can be found on the page, and keys and time. */
 export interface Page extends Found {

@@ -128,12 +128,12 @@ function compare(rig: Rig, feet: readonly Foot[]): number {
 describe('the simulator and a second, plainly written floor', () => {
   it('agree at every millisecond over generated rigs and feet; of a rig it does not know the second says nothing', () => {
     let [messages, compared] = [0, 0]
-    const refused = new Map<string, number>()
+    const refused = new Set<string>()
     const anyRig = fc.oneof({ weight: 7, arbitrary: rigsWithTime }, { weight: 1, arbitrary: wideRigs() })
     fc.assert(
       fc.property(anyRig, anyFeet, (rig, feet) => {
         const unknown = unknownToPlain(rig)
-        for (const name of unknown) refused.set(name, (refused.get(name) ?? 0) + 1)
+        for (const name of unknown) refused.add(name)
         if (unknown.length > 0) return
         messages += compare(rig, feet)
         compared++
@@ -143,7 +143,6 @@ describe('the simulator and a second, plainly written floor', () => {
     // Not because nothing happened, and not because nearly all were refused.
     expect(messages).toBeGreaterThan(runs(10_000))
     expect(compared).toBeGreaterThan(runs(2700))
-    expect([...refused.keys()].filter((name) => !(name in FEATURES))).toEqual([])
     expect(refused.size).toBeGreaterThan(10)
   })
 

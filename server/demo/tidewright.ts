@@ -41,6 +41,7 @@ export const tidewright = (): Rig => story().rig
 
 /** The demo with how it came about: as it was begun, and what was done to it in three weeks, edit by edit. */
 export const story = (): Story => (told ??= storyOf(planned()))
+/** Made once: nothing changes it. */
 let told: Story | null = null
 
 function planned(): Rig {
