@@ -38,17 +38,30 @@ function fingerprint(paths) {
   return hash.digest('hex')
 }
 
-/** Does the work when the files differ from those of the last time, with a word of what it is, and leaves a stamp. */
-function whenChanged(stamp, paths, words, work) {
+/** Does the work when the files differ from those of the last time, with a word of what it is, and leaves a stamp. What `isDone` was done by hand. */
+function whenChanged(stamp, paths, words, work, isDone = () => false) {
   const file = join(root, stamp)
   const print = fingerprint(paths)
   if (existsSync(file) && readFileSync(file, 'utf8') === print) return
-  const from = Date.now()
-  console.log(words)
-  work()
-  console.log(`Done in ${Math.round((Date.now() - from) / 1000)} s.`)
+  if (!isDone()) {
+    const from = Date.now()
+    console.log(words)
+    work()
+    console.log(`Done in ${Math.round((Date.now() - from) / 1000)} s.`)
+  }
   mkdirSync(dirname(file), { recursive: true })
   writeFileSync(file, print)
+}
+
+/** Whether all of the lock is there, as by `npm ci` typed by hand: npm leaves a list of what it put in. */
+function isInstalled() {
+  const packages = (file) => JSON.parse(readFileSync(join(root, file), 'utf8')).packages
+  if (!existsSync(join(root, 'node_modules/.package-lock.json'))) return false
+  const there = packages('node_modules/.package-lock.json')
+  return Object.entries(packages('package-lock.json')).every(
+    ([path, { version, optional, devOptional }]) =>
+      path === '' || (path in there ? there[path].version === version : Boolean(optional || devOptional)),
+  )
 }
 
 export const ensureInstalled = () =>
@@ -57,6 +70,7 @@ export const ensureInstalled = () =>
     ['package-lock.json', '.npmrc'],
     'Installing the packages. That takes about a minute, once.',
     () => run('npm', ['ci', '--no-audit', '--no-fund', '--prefer-offline']),
+    isInstalled,
   )
 
 export const ensureBuilt = () =>
