@@ -4,8 +4,8 @@ const reload = () => window.location.reload()
 </script>
 
 <template>
-  <main role="alert">
-    <p>
+  <main>
+    <p role="alert">
       <b>This view did not come.</b> The server may be away, or has a newer version. Your edits are kept in
       this tab. <button type="button" class="word" @click="reload">Load the page again</button>
     </p>
