@@ -108,7 +108,7 @@ steps.push({ name: 'install', ms: Date.now() - started })
 
 const builds = () => step('build', process.execPath, ['scripts/build.mjs'])
 const checks = async () => {
-  await step('format', 'npx', ['prettier', '--check', '.'])
+  await step('format', 'npx', ['oxfmt', '--check'])
   await step('lint', 'npm', ['run', '--silent', 'lint'])
   await step('types', 'npm', ['run', '--silent', 'types'])
 }

@@ -37,9 +37,7 @@ onMounted(async () => {
     </p>
     <dl>
       <div v-for="one in found" :id="one.key" :key="one.key" :class="{ chosen: one.key === chosen }">
-        <dt>
-          {{ one.word }} <span v-if="one.also.length > 0" class="soft">{{ one.also.join(', ') }}</span>
-        </dt>
+        <dt>{{ one.word }} <span v-if="one.also.length > 0" class="soft">{{ one.also.join(', ') }}</span></dt>
         <dd>{{ one.is }}</dd>
         <dd class="soft">{{ one.like }}</dd>
       </div>

@@ -99,9 +99,7 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
           <p v-if="chosen.facts.moves.length === 0" class="soft">None: it is so from power-on.</p>
           <RunBoards v-else :rig="rig" :moves="chosen.facts.moves" />
           <p v-if="chosen.code === 'lyingLamp'" class="parted">
-            <span
-              >Lamp <b>{{ chosen.facts.isLit ? 'on' : 'off' }}</b></span
-            >
+            <span>Lamp <b>{{ chosen.facts.isLit ? 'on' : 'off' }}</b></span>
             <span
               >{{ [chosen.facts.device, chosen.facts.control].filter(Boolean).join(' ') }}
               <b>{{ chosen.facts.isLit ? 'not so' : 'so all the same' }}</b></span

@@ -3,10 +3,9 @@ import { hexOf } from '../midi/hexBytes'
 import type { DumpMessage } from '../rig/table/dump'
 import { messageBytes } from './exclusives'
 import { wireTime } from '../midi/wireTime'
-import { byIndex, type Rig } from '../rig/rig'
+import { byIndex, inOrder, type Rig } from '../rig/rig'
 import type { Dumping } from '../rig/table/dumping'
 import { highestValue } from '../rig/table/control'
-import { inOrder } from '../rig/rig'
 
 /**
  * A simulated device with the id for non-commercial use, 7D (M1 v4.2.1, "System Exclusive ID numbers"). Its own messages are

@@ -174,7 +174,7 @@ const ofSteps = (rig: Rig, controller: Controller, action: Action): Row[] | null
 
 /** What one sends that asks what is known and sends the same all the same. */
 const always = (rig: Rig, controller: Controller, action: Action): Row[] | null =>
-  stepRows(rig, controller, actionSteps(rig, action, doing(controller)))
+  stepRows(controller, actionSteps(rig, action, doing(controller)))
 
 /** Scenes whose values lie evenly are steps of a value. */
 function ofSceneStep(rig: Rig, { controlId, move }: ActionOf<'scene'>): Row[] | null {
@@ -200,7 +200,7 @@ function ofTapOut(rig: Rig, controller: Controller, { deviceId }: ActionOf<'tapO
   return n === null ? null : [['taps', n, device.tapIn.taps]]
 }
 
-function stepRows(rig: Rig, controller: Controller, steps: readonly ActionStep[]): Row[] | null {
+function stepRows(controller: Controller, steps: readonly ActionStep[]): Row[] | null {
   const rows: Row[] = []
   for (const step of steps) {
     const its =
@@ -209,7 +209,7 @@ function stepRows(rig: Rig, controller: Controller, steps: readonly ActionStep[]
         : step.kind === 'contact'
           ? contactRow(controller, step)
           : step.kind === 'start'
-            ? stepRows(rig, controller, step.steps)
+            ? stepRows(controller, step.steps)
             : step.kind === 'wait'
               ? [waitRow(step.microseconds)]
               : []
@@ -247,7 +247,7 @@ export function messageRow(message: MidiMessage): Row[] | null {
 
 /** A sound that lives in a combination is that, with what it does not hold beside it. */
 function ofSound(rig: Rig, controller: Controller, action: ActionOf<'recallSound'>): Row[] | null {
-  const rows = stepRows(rig, controller, actionSteps(rig, action, doing(controller)))
+  const rows = stepRows(controller, actionSteps(rig, action, doing(controller)))
   const combo = combosOf(rig, controller).find(({ sound }) => sound.id === action.soundId)
   if (rows === null || !combo || combo.index === null) return rows
   const inside = new Set(combo.programs.map(({ channel, program }) => `${channel - 1}/${program}`))

@@ -3,10 +3,7 @@ import type { Ends, Target } from '../rig/table/pedal'
 import { arrivesAt, fullEnds } from './sweep'
 
 /** Which end keeps to a range: the controller, which then sends only that, or the device, which is sent everything. */
-export const rangeKeptAt = ({
-  device,
-  number,
-}: Pick<Target, 'device' | 'number'>): 'controller' | 'device' =>
+export const rangeKeptAt = ({ device, number }: Pick<Target, 'device' | 'number'>): 'controller' | 'device' =>
   device !== null || number !== null ? 'device' : 'controller'
 
 /**

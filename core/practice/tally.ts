@@ -16,14 +16,17 @@ export type Tally = ReadonlyMap<string, PairTally>
 
 const HALF_DAYS = 14
 const DAY_MS = 86_400_000
+/** The number of a day that was kept. */
+// oxlint-disable-next-line no-restricted-globals -- It is read, and no clock is asked.
+const dayNumber = (on: string): number => Date.parse(on) / DAY_MS
 
 /** All that was kept, by pair, later days counting more. */
 export const pairTally = perTables(['practices'], (rig: Rig): Tally => {
   const days = practiceDays(rig)
-  const last = Date.parse(days.at(-1)?.on ?? '1970-01-01')
+  const last = dayNumber(days.at(-1)?.on ?? '1970-01-01')
   const tally = new Map<string, PairTally>()
   for (const { on, pairs } of days) {
-    const weight = 0.5 ** ((last - Date.parse(on)) / DAY_MS / HALF_DAYS)
+    const weight = 0.5 ** ((last - dayNumber(on)) / HALF_DAYS)
     for (const { from, to, calls, misses } of pairs)
       add(tally, { from, to, calls: calls * weight, misses: misses * weight })
   }

@@ -3,7 +3,14 @@ import type { Phase, Task } from './checklist'
 
 /** Where care is due; `app/text/cautions.ts` says it. Common practice throughout. */
 export type Caution =
-  'power' | 'midiPower' | 'ampJack' | 'jackRole' | 'walkway' | 'hum' | 'loudness' | 'saveFirst'
+  | 'power'
+  | 'midiPower'
+  | 'ampJack'
+  | 'jackRole'
+  | 'walkway'
+  | 'hum'
+  | 'loudness'
+  | 'saveFirst'
 
 /** What to say once at the head of a phase. */
 export const PHASE_CAUTIONS: Record<Phase, readonly Caution[]> = {

@@ -10,7 +10,8 @@ import { findHead } from './rigs'
 import type { Store } from './store'
 
 export type PostRefusal =
-  { readonly code: 'noSuchRig' | 'idTaken' } | (EditRefusal & { readonly revision: number })
+  | { readonly code: 'noSuchRig' | 'idTaken' }
+  | (EditRefusal & { readonly revision: number })
 
 /**
  * Applies and logs one edit in one transaction. An edit whose id is already in the log is not done

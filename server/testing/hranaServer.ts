@@ -24,7 +24,12 @@ export interface HranaServer {
  * takes so many ms. `expired`: the token is refused. A code of SQLite: every statement fails with it.
  */
 export type Fault =
-  'ok' | 'cutBefore' | 'cutAfter' | 'expired' | { readonly slow: number } | `SQLITE_${string}`
+  | 'ok'
+  | 'cutBefore'
+  | 'cutAfter'
+  | 'expired'
+  | { readonly slow: number }
+  | `SQLITE_${string}`
 
 const TOKEN = 'token of the test'
 export const HRANA_TOKEN = TOKEN
@@ -118,7 +123,8 @@ type StreamRequest =
   | { type: 'close_sql'; sql_id: number }
 
 type StreamResult =
-  { type: 'ok'; response: object } | { type: 'error'; error: { message: string; code: string } }
+  | { type: 'ok'; response: object }
+  | { type: 'error'; error: { message: string; code: string } }
 
 interface Stream {
   readonly handle: (request: StreamRequest, failing: string | null) => StreamResult

@@ -47,9 +47,7 @@ const about = computed(() => {
           @click="emit('choose', row.id)"
         >
           <span class="mono address">{{ addressText(row.address) }}</span>
-          <span class="name">
-            <b>{{ row.name }}</b> <span class="soft">{{ row.section }}</span>
-          </span>
+          <span class="name"> <b>{{ row.name }}</b> <span class="soft">{{ row.section }}</span> </span>
           <span class="reads">{{ readingText(row.reading, highestValue(row.address)) }}</span>
           <span class="marks">
             <span v-if="row.map === 'preset'" class="chip">per preset</span>

@@ -82,9 +82,7 @@ const STATES = ['a', 'b'] as const
       <table>
         <caption class="unseen">
           What both states of
-          {{
-            pair.name
-          }}
+          {{ pair.name }}
           hold
         </caption>
         <thead>

@@ -61,9 +61,7 @@ function recall(): void {
   <div class="inspector">
     <div>
       <h2>{{ display }} {{ preset.name }}</h2>
-      <p class="soft">
-        {{ device.name }}, <span class="mono program">{{ sentText(device, index) }}</span>
-      </p>
+      <p class="soft">{{ device.name }}, <span class="mono program">{{ sentText(device, index) }}</span></p>
     </div>
     <FindingNote v-for="(one, n) in found" :key="n" :finding="one" @fix="rigs.edit(one.fix ?? null)" />
     <div><Button label="Send it and see" size="small" @click="recall" /></div>

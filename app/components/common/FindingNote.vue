@@ -36,9 +36,7 @@ const ICONS = { error: CircleAlert, warning: TriangleAlert, hint: Info }
   <div class="note" :class="finding.severity">
     <component :is="ICONS[finding.severity]" :size="16" aria-hidden="true" />
     <div>
-      <p class="title">
-        <span class="unseen">{{ SEVERITY_TEXT[finding.severity] }}: </span>{{ text.title }}
-      </p>
+      <p class="title"><span class="unseen">{{ SEVERITY_TEXT[finding.severity] }}: </span>{{ text.title }}</p>
       <p>
         {{ text.body }}
         <button v-if="text.fix && finding.fix" type="button" class="word" @click="emit('fix')">

@@ -21,7 +21,8 @@ const words = computed(() => of.flatMap((key) => wordOf(key) ?? []))
           word.word.toLowerCase() === word.word || /[A-Z]{2}/.test(word.word)
             ? word.word
             : word.word.toLowerCase()
-        }}</NuxtLink>{{ n < words.length - 1 ? ', ' : '?' }}
+        }}</NuxtLink
+      >{{ n < words.length - 1 ? ', ' : '?' }}
     </template>
   </p>
 </template>

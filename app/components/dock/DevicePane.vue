@@ -76,9 +76,7 @@ const lines = computed(() => {
           <template v-else-if="line.contacts">{{ line.contacts }}</template>
           <template v-else-if="line.isByFoot">by foot</template>
           <template v-else-if="line.control">{{ line.control }}</template>
-          <template v-else
-            ><span class="mono">{{ line.display }}</span> {{ line.preset }}</template
-          >
+          <template v-else><span class="mono">{{ line.display }}</span> {{ line.preset }}</template>
         </span>
       </li>
     </ul>

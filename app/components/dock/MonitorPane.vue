@@ -165,9 +165,7 @@ function onScroll(event: Event): void {
         <div class="row" role="listitem" :class="{ fault: item.fault }">
           <span class="mono at">{{ item.isIn ? 'in' : momentText(item.at, 100_000) }}</span>
           <span class="mono kind" :class="item.kind">{{ item.text }}</span>
-          <span class="words"
-            >{{ item.words }}<b v-if="item.fault">, {{ item.fault }}</b></span
-          >
+          <span class="words">{{ item.words }}<b v-if="item.fault">, {{ item.fault }}</b></span>
           <button
             v-if="item.by"
             type="button"

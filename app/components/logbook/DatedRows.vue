@@ -39,10 +39,7 @@ const scrollTo = computed(() => rows.findIndex(({ key }) => key === chosen))
       :aria-pressed="row.key === chosen"
       @click="emit('choose', row.key)"
     >
-      <span class="when mono"
-        ><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b
-        >{{ row.time }}</span
-      >
+      <span class="when mono"><b v-if="row.isFirst">{{ dayOf(row.day, clock.now()) }}</b>{{ row.time }}</span>
       <span v-if="row.number !== undefined" class="number mono">{{ row.number }}</span>
       <span class="what">
         <b :class="{ bad: row.isBad }">{{ row.title }}</b>

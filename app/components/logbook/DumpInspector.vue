@@ -209,8 +209,7 @@ const first = computed(() => dump?.messages[0]?.hex.match(/../g)?.slice(0, 48).j
       </p>
       <ul class="bytes">
         <li v-for="one in compared.difference.differing.slice(0, 60)" :key="one.before">
-          <b>Message {{ one.before }}</b
-          >{{ one.after !== one.before ? ` (${one.after} in the newer)` : '' }}
+          <b>Message {{ one.before }}</b>{{ one.after !== one.before ? ` (${one.after} in the newer)` : '' }}
           <p v-for="text in messageDifferenceLines(one).slice(0, 24)" :key="text">{{ text }}</p>
         </li>
       </ul>

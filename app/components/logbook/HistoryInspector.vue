@@ -191,9 +191,7 @@ const save = () => {
           : 'The rig is exactly as it was, with its ticks, dumps and logbook of then.'
       }}
     </p>
-    <p v-if="loses" class="about">
-      <b>Not in it any more: {{ loses }}.</b> The history still has them.
-    </p>
+    <p v-if="loses" class="about"><b>Not in it any more: {{ loses }}.</b> The history still has them.</p>
     <p v-if="!back" class="about">Nothing would change.</p>
     <template #footer>
       <Button label="Stay here" severity="secondary" variant="outlined" @click="isGoing = false" />

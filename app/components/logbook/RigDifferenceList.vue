@@ -64,9 +64,8 @@ const rest = (all: readonly unknown[]): number => Math.max(0, all.length - MOST)
     >
       <ul>
         <li v-for="sound in sounds" :key="sound.id">
-          <b>{{ sound.name }}</b>{{
-            sound.kind === 'made' ? ', new' : sound.kind === 'removed' ? ', removed' : ''
-          }}
+          <b>{{ sound.name }}</b
+          >{{ sound.kind === 'made' ? ', new' : sound.kind === 'removed' ? ', removed' : '' }}
           <p v-for="cell in sound.cells" :key="cell.device" class="pair">
             {{ cell.device }}: <del>{{ cell.before }}</del> <ins>{{ cell.after }}</ins>
           </p>
@@ -81,9 +80,7 @@ const rest = (all: readonly unknown[]): number => Math.max(0, all.length - MOST)
       <ul>
         <li v-for="one in sent" :key="one.place">
           <b>{{ one.place }}</b>
-          <p class="pair">
-            <del>{{ one.before }}</del> <ins>{{ one.after }}</ins>
-          </p>
+          <p class="pair"><del>{{ one.before }}</del> <ins>{{ one.after }}</ins></p>
         </li>
         <li v-if="rest(difference.sent) > 0" class="soft">and {{ rest(difference.sent) }} more</li>
       </ul>

@@ -142,9 +142,7 @@ const placeWords = (line: TestLine): string =>
         <li v-for="{ line, result, place } in rows" :key="line.key" :class="{ begins: place !== '' }">
           <b v-if="place" class="place">{{ place }}</b>
           <div class="says">
-            <p>
-              <b>{{ testDoes(line) }}.</b> {{ testExpects(rig, line) }}.
-            </p>
+            <p><b>{{ testDoes(line) }}.</b> {{ testExpects(rig, line) }}.</p>
             <p v-if="result" :class="result.isOld ? 'soft' : result.verdict">
               {{
                 result.isOld

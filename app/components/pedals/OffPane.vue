@@ -179,9 +179,9 @@ function turn(row: Ride, from: number, to: number): void {
         <h2>Tried on {{ count(tried.length, 'ride') }}</h2>
         <p role="status">
           <template v-if="now && tried.length > 0">
-            At {{ secondsText(off.delayMs) }}: <b>{{ count(now.wrong, 'wrong off') }}</b>{{
-              now.missed > 0 ? `, ${count(now.missed, 'rest')} missed` : ''
-            }}, still on for {{ secondsText(now.waiting) }} where it was not wanted.
+            At {{ secondsText(off.delayMs) }}: <b>{{ count(now.wrong, 'wrong off') }}</b
+            >{{ now.missed > 0 ? `, ${count(now.missed, 'rest')} missed` : '' }}, still on for
+            {{ secondsText(now.waiting) }} where it was not wanted.
           </template>
         </p>
       </div>

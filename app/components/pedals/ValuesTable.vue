@@ -53,9 +53,7 @@ const rows = computed(() =>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.n">
-          <th scope="row">
-            {{ row.name }} <span class="mono soft">{{ row.number }}</span>
-          </th>
+          <th scope="row">{{ row.name }} <span class="mono soft">{{ row.number }}</span></th>
           <td v-for="(cell, n) in row.cells" :key="n" class="mono">
             {{ cell.shown }}
             <b v-if="!isLocal" class="control"><span class="unseen">sent as </span>{{ cell.sent }}</b>

@@ -78,8 +78,7 @@ const NAMES = ['Never', 'together with', 'and with', 'and also with']
   <div class="nevers">
     <ul v-if="nevers.length > 0" aria-label="Must never be">
       <li v-for="one in nevers" :key="one.id">
-        <span>Never {{ textOf(one) }}{{ one.things.length > 1 ? ' at once' : '' }}</span
-        >{{ ' ' }}
+        <span>Never {{ textOf(one) }}{{ one.things.length > 1 ? ' at once' : '' }}</span>{{ ' ' }}
         <span class="said">{{ saidOf(one) }}</span>
         <IconButton
           :icon="Trash2"

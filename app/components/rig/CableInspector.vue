@@ -73,7 +73,8 @@ function moveEnd(n: number): void {
         <dt>{{ n === 0 ? 'From' : 'To' }}</dt>
         <dd>
           <button type="button" class="word" @click="select(selectionOf(end.end.table, end.end.id))">
-            {{ end.box.name }}</button>, {{ end.port.name }}
+            {{ end.box.name }}</button
+          >, {{ end.port.name }}
           <span class="mono soft">{{ roleText(end.meant) }}</span>
         </dd>
       </template>

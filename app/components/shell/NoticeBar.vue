@@ -19,9 +19,7 @@ const first = computed(() => rigs.pending[0])
 <template>
   <div class="bar" role="alert">
     <p v-if="refusal?.code === 'notSignedIn'" class="bad">
-      <span
-        ><b>{{ refusal.message }}</b> Your edits are kept in this tab and sent when you are back.</span
-      >
+      <span><b>{{ refusal.message }}</b> Your edits are kept in this tab and sent when you are back.</span>
       <a class="word" :href="signInAddress(route.fullPath)">Sign in</a>
     </p>
     <p v-else-if="refusal" class="bad">

@@ -101,8 +101,7 @@ function remove(): void {
       </p>
       <p :class="{ bad: way.why !== null || way.inTime === 'tight' || way.inTime === 'never' }">
         {{ wayText(way)
-        }}<template v-if="way.why === null && inTimeText(way)">: {{ inTimeText(way) }}</template
-        >.
+        }}<template v-if="way.why === null && inTimeText(way)">: {{ inTimeText(way) }}</template>.
       </p>
       <p v-if="way.route && way.route.moves.length > 1" class="soft">
         On the way:

@@ -115,8 +115,8 @@ const preset = computed(() => {
       <h2 class="tape">{{ sound.name }}</h2>
       <p class="soft">
         {{ device.name
-        }}<template v-if="typeof device.channel === 'number'">, ch {{ device.channel }}</template
-        >. Type a preset, a control with its value, off, rest or leave.
+        }}<template v-if="typeof device.channel === 'number'">, ch {{ device.channel }}</template>. Type a
+        preset, a control with its value, off, rest or leave.
       </p>
     </div>
     <div class="field">

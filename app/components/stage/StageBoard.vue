@@ -58,9 +58,7 @@ const newTempo = computed(() => {
         <b>{{ nextText }}</b>
         <span class="how">{{ how }}</span>
       </p>
-      <p v-else-if="how" class="next">
-        <span class="which">Next</span><span class="how">{{ how }}</span>
-      </p>
+      <p v-else-if="how" class="next"><span class="which">Next</span><span class="how">{{ how }}</span></p>
     </header>
     <div class="board" role="list" aria-label="The board">
       <div v-for="(row, n) in view.rows" :key="n" class="row" role="presentation">

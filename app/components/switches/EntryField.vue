@@ -152,9 +152,7 @@ defineExpose({ focus: () => field.value?.$el.querySelector('input')?.focus() })
       <template #option="{ option }">
         <span class="offer">
           <span>{{ option.text }}</span>
-          <span class="mono sent"
-            >{{ option.sent }} <span class="bytes">{{ option.bytes }}</span></span
-          >
+          <span class="mono sent">{{ option.sent }} <span class="bytes">{{ option.bytes }}</span></span>
         </span>
       </template>
     </AutoComplete>

@@ -39,7 +39,7 @@ const stored = computed(() => rows.value.filter(({ id }) => own(rig.switches, id
 const names = computed(() =>
   rows.value.map((one) => `${one.number} ${switchName(rig, one, controller)}`.trim()).join(', '),
 )
-const same = <Value,>(of: (one: Footswitch) => Value): Value | null => {
+function same<Value>(of: (one: Footswitch) => Value): Value | null {
   const [first, ...others] = rows.value.map(of)
   return others.every((one) => one === first) ? (first ?? null) : null
 }

@@ -150,9 +150,7 @@ function says({ does }: LoopSwitch, foot: LoopFootKind, from: LoopState): string
           </thead>
           <tbody>
             <tr v-for="row in rows" :key="`${row.one.footswitch.id}/${row.foot}`">
-              <th>
-                <b class="tape">{{ row.name }}</b> {{ LOOP_FOOT_TEXT[row.foot] }}
-              </th>
+              <th><b class="tape">{{ row.name }}</b> {{ LOOP_FOOT_TEXT[row.foot] }}</th>
               <td v-for="(cell, n) in row.cells" :key="n" :class="{ soft: cell === '' }">
                 {{ cell || '–' }}
               </td>

@@ -42,9 +42,8 @@ function keep(division: Division | 'none'): void {
           {{ one.sound.name }}, {{ bpmText(one.bpm) }} bpm:
           <template v-if="one.value === null">not said</template>
           <template v-else>
-            value <span class="mono">{{ one.value }}</span>{{
-              one.offMs === null ? '' : `, ${msText(Math.abs(one.offMs))} off`
-            }}
+            value <span class="mono">{{ one.value }}</span
+            >{{ one.offMs === null ? '' : `, ${msText(Math.abs(one.offMs))} off` }}
           </template>
         </li>
       </ul>
