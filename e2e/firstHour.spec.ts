@@ -4,6 +4,8 @@ import { expect, inspector, openView, test } from './player'
 const rigOf = async (request: APIRequestContext, rigId: string) =>
   (await (await request.get(`/api/rigs/${rigId}`)).json()).rig
 
+test.use({ isSearched: true })
+
 test('in a German browser a point is a decimal sign as well', async ({
   browser,
   request,

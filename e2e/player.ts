@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import axe from 'axe-core'
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
 import { startOwnServer, type OwnServer } from './ownServer'
 
@@ -8,7 +8,10 @@ export { expect }
  * A server of its own for each worker, with nobody else at it; a fresh copy of the demo for every test, and no complaint of
  * the browser left unheard.
  */
-export const test = base.extend<{ rigId: string; complaints: string[] }, { server: OwnServer }>({
+export const test = base.extend<
+  { rigId: string; complaints: string[]; isSearched: boolean; forBreath: null },
+  { server: OwnServer }
+>({
   server: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads what is asked for from the pattern
     async ({}, use) => {
@@ -28,6 +31,15 @@ export const test = base.extend<{ rigId: string; complaints: string[] }, { serve
     },
     { auto: true },
   ],
+  // What is searched for in the background takes half a processor for many seconds. Only the tests that are about it let it.
+  isSearched: [false, { option: true }],
+  forBreath: [
+    async ({ context, isSearched }, use) => {
+      if (!isSearched) await context.addInitScript(searchForNothing)
+      await use(null)
+    },
+    { auto: true },
+  ],
   rigId: async ({ request }, use) => {
     // Made anew by the server: a copy of what is stored might be another test's, half way through.
     const made = await request.post('/api/rigs', { data: { from: 'demo' } })
@@ -36,6 +48,14 @@ export const test = base.extend<{ rigId: string; complaints: string[] }, { serve
     await request.delete(`/api/rigs/${id}`)
   },
 })
+
+/** In the page: a worker never hears of the question what is to be searched for. */
+function searchForNothing(): void {
+  const { postMessage } = Worker.prototype
+  Worker.prototype.postMessage = function (this: Worker, message: { name?: string }, ...more: never[]) {
+    if (message.name !== 'search') postMessage.call(this, message, ...more)
+  }
+}
 
 /** Content policy violations and script errors; failed requests are the tests' own doing. */
 function listen(page: Page, complaints: string[]): void {
@@ -94,22 +114,35 @@ export async function pickFile(
 }
 const chooserOf = (page: Page) => page.waitForEvent('filechooser')
 
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+
 /**
- * What axe finds that is serious in the view; on the `whole` page once, since the stages and the floor are the same in all.
- * In one theme: what the colours of both are read on is tested as tokens (app/assets/contrast.test.ts).
+ * What axe finds that is serious in the view; on the `whole` page once, since the stages and the floor are the same in all,
+ * or `within` one part of it. In one theme: what the colours of both are read on is tested as tokens
+ * (app/assets/contrast.test.ts).
  */
-export async function seriousFaults(page: Page, { whole = false } = {}) {
-  const axe = new AxeBuilder({ page })
-    .options({ resultTypes: ['violations'] })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    // Else a page of its own is opened each time, to put together what frames found: there are none.
-    .setLegacyMode(true)
-  if (!whole)
-    axe
-      .exclude('nav[aria-label="Stages"]')
-      .exclude('section[aria-label="Floor"]')
-      .disableRules(['color-contrast'])
-  const { violations } = await axe.analyze()
+export async function seriousFaults(
+  page: Page,
+  { whole = false, within }: { whole?: boolean; within?: string } = {},
+): Promise<{ readonly id: string; readonly targets: readonly string[] }[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  const context = within
+    ? { include: [within] }
+    : { include: ['html'], exclude: whole ? [] : ['nav[aria-label="Stages"]', 'section[aria-label="Floor"]'] }
+  const options: axe.RunOptions = {
+    resultTypes: ['violations'],
+    runOnly: { type: 'tag', values: TAGS },
+    // What is stepped on is large enough.
+    rules: within
+      ? { 'target-size': { enabled: true } }
+      : whole
+        ? {}
+        : { 'color-contrast': { enabled: false } },
+  }
+  const { violations } = await page.evaluate(
+    ([on, how]) => (window as never as { axe: typeof axe }).axe.run(on, how),
+    [context, options] as const,
+  )
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => ({

@@ -11,6 +11,8 @@ const isDone = (page: Page) =>
   )
 const note = (page: Page) => page.getByRole('complementary', { name: 'What can go wrong' })
 
+test.use({ isSearched: true })
+
 test('says what holds and what does not, plays a run on the floor, and mends it', async ({ page, rigId }) => {
   test.setTimeout(180_000)
   await openView(page, rigId, 'proof')
