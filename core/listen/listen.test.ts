@@ -1,5 +1,6 @@
+import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { runs, seeds } from '#testing/runs'
+import { generated, runs, seeds } from '#testing/runs'
 import { own } from '../base/own'
 import { seeded } from '../base/seeded'
 import { usualDevice } from '../archetype/archetype'
@@ -7,6 +8,7 @@ import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Footswitch } from '../rig/table/switch'
 import { rigProblems } from '../rig/integrity'
+import { wideRigs } from '../rig/testing/wideRigs'
 import type { HeardFault } from './faults'
 import { gestureKey, gesturesOf, sentBy, type Gesture, type HeardMessage } from './gestures'
 import { learnSwitch, nextAsked, type SwitchTakes } from './learn'
@@ -226,6 +228,21 @@ describe('listening to a board', () => {
         expect(verdict).toEqual({ kind: 'right' })
     }
     expect(turned).toBeGreaterThan(runs(60))
+  })
+
+  it('never calls wrong what sends just what is planned, whatever the switches do: generated rigs with every kind of action', () => {
+    const count = { right: 0, unheard: 0 }
+    fc.assert(
+      fc.property(wideRigs(), (rig) => {
+        for (const { gesture, verdict } of judgeBoard(rig, controllerOf(rig), takesOf(rig, rig))) {
+          expect([gesture, Object.keys(count).includes(verdict!.kind) || verdict]).toEqual([gesture, true])
+          count[verdict!.kind as keyof typeof count]++
+        }
+      }),
+      generated(300, 41),
+    )
+    expect(count.right).toBeGreaterThan(runs(3000))
+    expect(count.unheard).toBeGreaterThan(runs(300))
   })
 
   it('never calls a switch wrong whose messages hang on what was sent before', () => {

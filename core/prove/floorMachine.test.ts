@@ -55,12 +55,12 @@ describe('a floor as a machine', () => {
     expect(open).toBeLessThan(runs(10))
   })
 
-  it('does the same where a list goes by what it made of something that hangs on the show: generated rigs', () => {
-    const positions: Action[][] = [
-      [
-        { kind: 'showStep', to: 'nextPart', songId: null },
-        { kind: 'alternateControl', controlId: 'a-x' as never, a: 127, b: 0 },
-      ],
+  it.each<readonly [string, Action]>([
+    ['hangs on the show', { kind: 'showStep', to: 'nextPart', songId: null }],
+    ['it set itself', { kind: 'setControl', controlId: 'a-x' as never, value: 127 }],
+  ])('does the same where a list goes by what it made of something that %s: generated rigs', (_, before) => {
+    const positions = [
+      [before, { kind: 'alternateControl' as const, controlId: 'a-x' as never, a: 127, b: 0 }],
     ]
     let moves = 0
     fc.assert(
