@@ -1,5 +1,6 @@
 import axe from 'axe-core'
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test'
+import type { Stage } from '~/text/stages'
 import { startOwnServer, type OwnServer } from './ownServer'
 
 export { expect }
@@ -9,11 +10,11 @@ export { expect }
  * the browser left unheard.
  */
 export const test = base.extend<
-  { rigId: string; complaints: string[]; isSearched: boolean; forBreath: null },
+  { rigId: string; complaints: string[]; isSearched: boolean; background: null },
   { server: OwnServer }
 >({
   server: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads what is asked for from the pattern
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads what is asked for from the pattern
     async ({}, use) => {
       const server = await startOwnServer()
       await use(server)
@@ -33,7 +34,7 @@ export const test = base.extend<
   ],
   // What is searched for in the background takes half a processor for many seconds. Only the tests that are about it let it.
   isSearched: [false, { option: true }],
-  forBreath: [
+  background: [
     async ({ context, isSearched }, use) => {
       if (!isSearched) await context.addInitScript(searchForNothing)
       await use(null)
@@ -66,22 +67,7 @@ function listen(page: Page, complaints: string[]): void {
   })
 }
 
-export async function openView(
-  page: Page,
-  rigId: string,
-  view:
-    | 'rig'
-    | 'charts'
-    | 'sounds'
-    | 'switches'
-    | 'pedals'
-    | 'tempo'
-    | 'show'
-    | 'proof'
-    | 'keyin'
-    | 'logbook'
-    | 'stage',
-): Promise<void> {
+export async function openView(page: Page, rigId: string, view: Stage['page']): Promise<void> {
   await page.goto(`/rigs/${rigId}/${view}`)
   await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
   // The view comes after the floor.
@@ -118,7 +104,7 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
 /**
  * What axe finds that is serious in the view; on the `whole` page once, since the stages and the floor are the same in all,
- * or `within` one part of it. In one theme: what the colours of both are read on is tested as tokens
+ * or, by all its rules, `within` one part of it. In one theme: what the colours of both are read on is tested as tokens
  * (app/assets/contrast.test.ts).
  */
 export async function seriousFaults(
@@ -131,7 +117,7 @@ export async function seriousFaults(
     : { include: ['html'], exclude: whole ? [] : ['nav[aria-label="Stages"]', 'section[aria-label="Floor"]'] }
   const options: axe.RunOptions = {
     resultTypes: ['violations'],
-    runOnly: { type: 'tag', values: TAGS },
+    ...(!within && { runOnly: { type: 'tag', values: TAGS } }),
     // What is stepped on is large enough.
     rules: within
       ? { 'target-size': { enabled: true } }

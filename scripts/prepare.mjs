@@ -77,7 +77,7 @@ export const ensureBuilt = () =>
   whenChanged(
     '.output/.wire-step-stamp',
     ['app', 'core', 'shared', 'server', 'build', 'public', 'nuxt.config.ts', 'package-lock.json'],
-    'Building Wire Step. That takes about a minute and a half, and again only when something has changed.',
+    'Building Wire Step. That takes about a minute, and again only when something has changed.',
     () => run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build', '--logLevel', 'silent']),
   )
 

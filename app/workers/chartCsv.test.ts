@@ -27,7 +27,7 @@ const text = (most: number) =>
         maxLength: 12,
       }),
     )
-    // eslint-disable-next-line no-control-regex -- exactly those are taken out
+    // oxlint-disable-next-line no-control-regex -- exactly those are taken out
     .map((one) => one.replace(/[\u0000-\u001f\u007f\u200b-\u200f\u2028-\u202e\ufeff\u00a0]/g, '').trim())
     .map((one) => [...one].slice(0, most).join('').trim())
 const name = text(60).filter((one) => one !== '')

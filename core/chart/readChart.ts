@@ -18,7 +18,7 @@ import { readValues } from './valuesCell'
 const CELL_MAX = 16_000
 const NOTE_MAX = 400
 
-// eslint-disable-next-line no-control-regex -- exactly those are to go
+// oxlint-disable-next-line no-control-regex -- exactly those are to go
 const UNPRINTABLE = /[\u0000-\u001f\u007f\u200b-\u200f\u2028-\u202e\ufeff]/g
 
 const clean = (cell: string): string =>
