@@ -1,22 +1,23 @@
 import withoutLayout from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
 import a11y from 'eslint-plugin-vuejs-accessibility'
-import withNuxt from './.nuxt/eslint.config.mjs'
+import * as typescript from '@typescript-eslint/parser'
 
-export default withNuxt(
-  // All but the pages and components is read by oxlint (.oxlintrc.json).
-  { ignores: ['**/*.{ts,js,mjs}'] },
+/** Templates. Scripts, those of components too, are read by oxlint (.oxlintrc.json). */
+export default [
+  { ignores: ['**/*.{ts,js,mjs}', '.*/**'] },
+  ...vue.configs['flat/recommended'],
   ...a11y.configs['flat/recommended'],
   {
     files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: typescript } },
     rules: {
-      eqeqeq: 'error',
-      'no-console': ['error', { allow: ['error'] }],
+      'vue/eqeqeq': 'error',
       'vue/multi-word-component-names': 'off',
       // Vue 3.5 keeps destructured props reactive; defaults are written there.
       'vue/require-default-prop': 'off',
       'vuejs-accessibility/label-has-for': ['error', { required: { some: ['nesting', 'id'] } }],
-      '@typescript-eslint/unified-signatures': 'off',
     },
   },
   withoutLayout,
-)
+]

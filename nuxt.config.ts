@@ -7,6 +7,7 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 // Tests are checked by tsconfig.tests.json; of the core its declarations are read (scripts/types.mjs).
 const PROJECT = {
+  compilerOptions: { noUnusedLocals: true },
   exclude: ['../**/*.test.ts', '../**/testing/**'],
   references: [{ path: '../core/tsconfig.json' }],
 }
@@ -17,7 +18,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   ssr: false,
   spaLoadingTemplate: true,
-  modules: ['@nuxt/eslint', '@pinia/nuxt', 'nuxt-security', '@vite-pwa/nuxt'],
+  modules: ['@pinia/nuxt', 'nuxt-security', '@vite-pwa/nuxt'],
   // A reader sees where every name comes from.
   imports: { autoImport: false, scan: false },
   components: { dirs: [] },
@@ -142,5 +143,4 @@ export default defineNuxtConfig({
   },
   // The built server begins in a file of our own; the dev server has its own beginning.
   $production: { nitro: { entry: here('./server/main.ts') } },
-  eslint: { config: { stylistic: false } },
 })

@@ -1,4 +1,4 @@
-import { ensureBuilt, ensureInstalled } from './prepare.mjs'
+import { ensureBuilt, ensureServable } from './prepare.mjs'
 
-ensureInstalled()
+ensureServable()
 ensureBuilt()

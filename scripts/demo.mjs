@@ -1,6 +1,6 @@
-import { ensureBuilt, ensureInstalled } from './prepare.mjs'
+import { ensureBuilt, ensureServable } from './prepare.mjs'
 
-ensureInstalled()
+ensureServable()
 ensureBuilt()
 // The server itself seeds, and only a database that holds no rig.
 process.env.WIRE_STEP_DEMO = '1'

@@ -53,25 +53,49 @@ function whenChanged(stamp, paths, words, work, isDone = () => false) {
   writeFileSync(file, print)
 }
 
-/** Whether all of the lock is there, as by `npm ci` typed by hand: npm leaves a list of what it put in. */
-function isInstalled() {
+/** Whether what the lock asks for is there, as by `npm ci` typed by hand: npm leaves a list of what it put in. */
+function isInstalled(isAsked) {
   const packages = (file) => JSON.parse(readFileSync(join(root, file), 'utf8')).packages
   if (!existsSync(join(root, 'node_modules/.package-lock.json'))) return false
   const there = packages('node_modules/.package-lock.json')
-  return Object.entries(packages('package-lock.json')).every(
-    ([path, { version, optional, devOptional }]) =>
-      path === '' || (path in there ? there[path].version === version : Boolean(optional || devOptional)),
-  )
+  return Object.entries(packages('package-lock.json')).every(([path, asked]) => {
+    if (path === '' || !isAsked(asked)) return true
+    return path in there
+      ? there[path].version === asked.version
+      : Boolean(asked.optional || asked.devOptional)
+  })
 }
 
-export const ensureInstalled = () =>
+const install = (stamp, words, isAsked, ...args) =>
   whenChanged(
-    'node_modules/.wire-step-stamp',
+    `node_modules/${stamp}`,
     ['package-lock.json', '.npmrc'],
-    'Installing the packages. That takes about a minute, once.',
-    () => run('npm', ['ci', '--no-audit', '--no-fund', '--prefer-offline']),
-    isInstalled,
+    words,
+    () => run('npm', ['ci', '--no-audit', '--no-fund', '--prefer-offline', ...args]),
+    () => isInstalled(isAsked),
   )
+
+const WITH_TESTS = '.wire-step-stamp'
+
+/** What tests and checks take too. */
+export const ensureInstalled = () =>
+  install(
+    WITH_TESTS,
+    'Installing the packages, those of the tests too. That takes about a minute, once.',
+    () => true,
+  )
+
+/** What it takes to build and to serve: a quarter less. Where there are tests run, all of it. */
+export const ensureServable = () => {
+  if (existsSync(join(root, 'node_modules', WITH_TESTS))) ensureInstalled()
+  else
+    install(
+      '.wire-step-served',
+      'Installing the packages. That takes about a minute, once.',
+      ({ dev }) => !dev,
+      '--omit=dev',
+    )
+}
 
 export const ensureBuilt = () =>
   whenChanged(

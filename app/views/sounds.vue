@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
-import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, shallowRef } from 'vue'
 import { NuxtLink } from '#components'
 import {
   BLANK_SOUND,
@@ -77,7 +77,6 @@ const foundHere = computed((): Finding[] =>
       (!device.value || about.field === undefined || about.field === `cells.${device.value.id}`),
   ),
 )
-const table = useTemplateRef('table')
 /** What the last key did, told once. */
 const news = ref('')
 const faults = shallowRef<readonly PasteFault[]>([])
@@ -219,7 +218,6 @@ const to = computed(() => own(rig.value.sounds, pair.value?.to ?? '') ?? sounds.
       </div>
       <template v-if="tab === 'table'">
         <SoundTable
-          ref="table"
           :rig="rig"
           :sounds="sounds"
           :devices="devices"

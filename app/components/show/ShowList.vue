@@ -5,6 +5,7 @@ import {
   partKey,
   partsOf,
   songsOf,
+  songTempo,
   type Part,
   type PartWay,
   type Rig,
@@ -14,7 +15,6 @@ import {
 import { heardText, inTimeText, lastsText, partName, wayText } from '~/text/show'
 import { placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'
-import { songTempo } from '#core'
 
 /** The show that is on: its songs in playing order, their parts, the switch of each and how the foot gets there. */
 const { rig, show, ways, chosen, wrong } = defineProps<{
