@@ -59,6 +59,16 @@ describe('what is to be keyed in', () => {
     expect(unitsOf(rig).map(({ content }) => content.settings?.at(-1))).toEqual([1, 0, 2, 1])
   })
 
+  it('is nothing where a bank does a list of its own on leaving, and that is empty', () => {
+    const macro = makeMacro('m', [])
+    const rig = makeRig({
+      controllers: [makeController({ macros: 0 })],
+      macros: [macro],
+      banks: [{ ...makeBank('one', 0), leave: [{ kind: 'macro', macroId: macro.id }] }],
+    })
+    expect(unitsOf(rig)).toEqual([])
+  })
+
   it('sends what the switches are compiled to, over generated rigs', () => {
     let lists = 0
     for (const rig of fc.sample(rigsWithTime, generated(260, 17))) {

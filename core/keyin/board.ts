@@ -148,8 +148,9 @@ function unitsOf(rig: Rig, controller: Controller): Unit[] {
     ({ controllerId, index }) => controllerId === controller.id && index < controller.bankCount,
   )
   const kept = (list: KeptList, count: number, actions: readonly Action[]): Unit[] => {
-    if (actions.length === 0) return []
     const { rows, left } = cutRows(rig, shape, actions)
+    // A list of nothing but macros with nothing in them holds nothing either.
+    if (rows.rows.length === 0 && left.length === 0) return []
     const place: Place = { kind: 'kept', list, count }
     return [keptUnit(place, rows.rows, left.length > 0 ? [{ list: 'kept', actions: left }] : [], rows.over)]
   }

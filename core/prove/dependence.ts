@@ -111,6 +111,9 @@ const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswit
   touch(`d/${footswitch.id}`)
   if (turn) touch(turn)
   for (const part of [...touches.keys()]) if (isStateful(rig, part)) touch(part, [part])
+  // A device may be deaf after its preset: what that hangs on then decides whether the others come.
+  for (const part of touches.keys())
+    if (losesAnything(rig, part)) touch(part, touches.get(`P/${deviceOf(part)}`))
   // What a list goes by it may itself have made before, and so hangs on what that hung on.
   for (let isGrowing = true; isGrowing;) {
     isGrowing = false
@@ -162,10 +165,12 @@ const groups = perTables(['switches'], (rig: Rig): ReadonlyMap<string, readonly 
   return all
 })
 
+const deviceOf = (part: Part): string => part.split('/')[1] ?? ''
+
 /** Whether messages for what a part is of may be lost. */
 export function losesAnything(rig: Rig, part: Part): boolean {
   if (!'DPB'.includes(part[0]!)) return false
-  const device = own(rig.devices, part.split('/')[1] ?? '')
+  const device = own(rig.devices, deviceOf(part))
   return device !== undefined && device.whileDeaf === 'loses' && device.deafMs > 0
 }
 
