@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { ownModules } from './build/ownModules'
+import { sharedChunks } from './build/sharedChunks'
 import { workerChunk } from './build/workerChunk'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -47,9 +48,15 @@ export default defineNuxtConfig({
       ],
     },
   },
-  // A view's code is fetched when the player goes there: the first visit stays small.
-  experimental: { defaults: { nuxtLink: { prefetch: false, prefetchOn: { visibility: false } } } },
+  experimental: {
+    // Nothing is rendered on the server that would have to be read on the page.
+    renderJsonPayloads: false,
+    payloadExtraction: false,
+    // The page's own service worker sees to new builds.
+    appManifest: false,
+  },
   hooks: {
+    // A view's code is fetched when the player goes there: the first visit stays small.
     'build:manifest': (manifest) => {
       for (const file of Object.values(manifest)) {
         file.prefetch = false
@@ -63,7 +70,7 @@ export default defineNuxtConfig({
   // Small fonts too stay files: the content policy allows no data: fonts.
   vite: {
     plugins: [workerChunk(here('./app/workers/rig.worker.ts')), ownModules(here('.'))],
-    build: { assetsInlineLimit: 0 },
+    build: { assetsInlineLimit: 0, rolldownOptions: { output: { codeSplitting: sharedChunks } } },
   },
   nitro: {
     typescript: { tsConfig: PROJECT },

@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale'
+import { ticks } from 'd3-array'
 
 /** One message to draw; times in µs. */
 export interface LaneInput {
@@ -44,7 +44,9 @@ const TICK = 80
 export function wireLanes(inputs: readonly LaneInput[], width: number): WireLanes {
   const from = inputs[0]?.start ?? 0
   const to = inputs.at(-1)?.end ?? from
-  const scale = scaleLinear([0, Math.max(to - from, 1)], [0, Math.max(width, 1)])
+  const length = Math.max(to - from, 1)
+  // The first step waits for this: d3-scale would bring colours and formats along.
+  const scale = (after: number) => (after / length) * Math.max(width, 1)
   const lanes = new Map<string, Bar[]>()
   for (const input of inputs) {
     const x = scale(input.start - from)
@@ -56,9 +58,10 @@ export function wireLanes(inputs: readonly LaneInput[], width: number): WireLane
   }
   return {
     lanes: Array.from(lanes, ([name, bars]) => ({ name, bars, aside: asideOf(bars, width) })),
-    ticks: scale
-      .ticks(Math.max(1, Math.min(4, Math.floor(width / TICK))))
-      .map((tick) => ({ x: scale(tick), text: `${tick / 1000} ms` })),
+    ticks: ticks(0, length, Math.max(1, Math.min(4, Math.floor(width / TICK)))).map((tick) => ({
+      x: scale(tick),
+      text: `${tick / 1000} ms`,
+    })),
   }
 }
 

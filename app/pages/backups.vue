@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FilePick from '~/components/common/FilePick.vue'
 import NumberField from '~/components/common/NumberField.vue'
@@ -107,7 +107,7 @@ const summary = computed(() =>
     <header>
       <h1>Backups</h1>
       <p class="soft">{{ summary }}</p>
-      <NuxtLink to="/rigs">All rigs</NuxtLink>
+      <RouterLink to="/rigs">All rigs</RouterLink>
     </header>
     <p>
       A backup is one file with all rigs, deleted ones too, with their dumps, their logbooks and their whole

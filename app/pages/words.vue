@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { NuxtLink } from '#components'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { count } from '#shared/counts'
 import { wordsFor } from '~/text/words'
 
@@ -24,7 +23,7 @@ onMounted(async () => {
     <header>
       <h1>Words of the trade</h1>
       <button type="button" class="word" @click="router.back()">Back</button>
-      <NuxtLink to="/rigs">All rigs</NuxtLink>
+      <RouterLink to="/rigs">All rigs</RouterLink>
     </header>
     <div class="field">
       <label for="look-up">Look a word up</label>

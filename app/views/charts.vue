@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   own,
   addRow,
@@ -118,8 +118,8 @@ function addControl(): void {
   <ViewFrame title="Charts" :summary="summary" inspector="What is chosen">
     <template #tools><ChartSearch :rig="rig" @pick="pick" /></template>
     <p v-if="!device" class="empty">
-      No device answers to MIDI yet. <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Add one in Rig</NuxtLink>, then
-      write down here what it can be told.
+      No device answers to MIDI yet. <RouterLink :to="`/rigs/${rigs.rigId}/rig`">Add one in Rig</RouterLink>,
+      then write down here what it can be told.
     </p>
     <template v-else>
       <TabRow label="Devices" :tabs="deviceTabs" :current="device.id as string" @go="goTo" />

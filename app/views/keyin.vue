@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import { deviceSheet, inOrder, tickOf } from '#core'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
@@ -86,7 +86,7 @@ watch(
   <ViewFrame title="Key-in sheet" :summary="summary" inspector="The controller's front panel">
     <p v-if="!controller" class="empty">
       What your controller must be told, key by key, in the order with the fewest presses. It begins with a
-      <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">controller</NuxtLink>.
+      <RouterLink :to="`/rigs/${rigs.rigId}/rig`">controller</RouterLink>.
     </p>
     <template v-else>
       <ChoiceRow

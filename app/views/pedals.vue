@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   addPedal,
   editTarget,
@@ -152,7 +152,8 @@ function setPoints(points: CurvePoint[]): void {
       </template>
       <p v-else class="soft">
         No jack of the rig is set to take an expression pedal.
-        <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Set one in Rig</NuxtLink>, or add a controller that has one.
+        <RouterLink :to="`/rigs/${rigs.rigId}/rig`">Set one in Rig</RouterLink>, or add a controller that has
+        one.
       </p>
     </div>
     <template v-if="pedal && shownRole">

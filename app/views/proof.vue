@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import { rigName, type Finding, type ProofLine } from '#core'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -62,7 +62,7 @@ const today = new Date().toLocaleDateString('en', { day: 'numeric', month: 'long
     <p v-if="!hasAny" class="empty">
       Here every way of stepping is tried on the simulated floor, until each sound is shown to come out right
       from everywhere, or the fewest steps are found that show it does not. It begins with your first
-      <NuxtLink :to="`/rigs/${rigs.rigId}/switches`">switch</NuxtLink>.
+      <RouterLink :to="`/rigs/${rigs.rigId}/switches`">switch</RouterLink>.
     </p>
     <div v-else class="lines" tabindex="0" role="region" aria-label="What is proven">
       <ProofLineRow

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
 import { computed, nextTick, ref, shallowRef } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   BLANK_SOUND,
   addRow,
@@ -206,7 +206,7 @@ const to = computed(() => own(rig.value.sounds, pair.value?.to ?? '') ?? sounds.
   <ViewFrame title="Sounds" :summary="summary" inspector="What is chosen">
     <p v-if="devices.length === 0" class="empty">
       A sound says what every device should be. There is none yet:
-      <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">add the first in Rig</NuxtLink>.
+      <RouterLink :to="`/rigs/${rigs.rigId}/rig`">add the first in Rig</RouterLink>.
     </p>
     <template v-else>
       <div class="bar">

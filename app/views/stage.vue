@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import { useRequestURL } from '#imports'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import { BEFORE_SHOW, beforeShow, clearTicks, stageView, tickOf } from '#core'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
@@ -76,8 +76,8 @@ const hasTicks = computed(() => lines.value.some((line) => tickOf(rig.value, lin
           does. Nothing on it can be changed there.
         </p>
         <p>
-          <NuxtLink class="p-button p-component p-button-sm" :to="path" target="_blank"
-            >Open it here</NuxtLink
+          <RouterLink class="p-button p-component p-button-sm" :to="path" target="_blank"
+            >Open it here</RouterLink
           >
         </p>
         <p>On the other screen, open</p>

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   addRow,
   BLANK_BANK,
@@ -289,8 +289,9 @@ const foundNow = computed((): readonly Finding[] => rigs.found)
 <template>
   <ViewFrame title="Switches" :summary="summary" inspector="What is chosen">
     <p v-if="!floor.controller" class="empty">
-      There is no foot controller yet. <NuxtLink :to="`/rigs/${rigs.rigId}/rig`">Choose one in Rig</NuxtLink>,
-      then come back to say what its switches do.
+      There is no foot controller yet.
+      <RouterLink :to="`/rigs/${rigs.rigId}/rig`">Choose one in Rig</RouterLink>, then come back to say what
+      its switches do.
     </p>
     <template v-else>
       <TabRow label="Parts of switches" :tabs="tabs" :current="tab" @go="tab = $event" />

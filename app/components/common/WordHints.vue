@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import { wordOf } from '~/text/words'
 
 /** What words of the trade mean, where they stand: each in a sentence, and the page of all of them behind it. */
@@ -13,7 +13,7 @@ const words = computed(() => of.flatMap((key) => wordOf(key) ?? []))
   <p class="hints">
     What is
     <template v-for="(word, n) in words" :key="word.key">
-      <NuxtLink
+      <RouterLink
         v-tooltip.bottom="`${word.is} ${word.like}`"
         :to="`/words#${word.key}`"
         :aria-description="`${word.is} ${word.like}`"
@@ -21,7 +21,7 @@ const words = computed(() => of.flatMap((key) => wordOf(key) ?? []))
           word.word.toLowerCase() === word.word || /[A-Z]{2}/.test(word.word)
             ? word.word
             : word.word.toLowerCase()
-        }}</NuxtLink
+        }}</RouterLink
       >{{ n < words.length - 1 ? ', ' : '?' }}
     </template>
   </p>

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   checklist,
   revisionsAsked,
@@ -174,7 +174,7 @@ function savedNow(id: string): void {
         <li v-if="state.lines.length > 12" class="soft">and {{ state.lines.length - 12 }} more</li>
       </ul>
       <p v-if="state.places > 0 || state.lines.length > 0">
-        <NuxtLink :to="`/rigs/${rigs.rigId}/keyin`">To the key-in sheet</NuxtLink>
+        <RouterLink :to="`/rigs/${rigs.rigId}/keyin`">To the key-in sheet</RouterLink>
       </p>
     </section>
   </div>

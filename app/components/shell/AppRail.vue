@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Redo2, Undo2 } from '@lucide/vue'
 import { computed } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
@@ -48,7 +48,7 @@ const unproven = computed(() => rigs.report.reduce((sum, { open }) => sum + open
     </div>
     <ul>
       <li v-for="stage in stages" :key="stage.page">
-        <NuxtLink class="stage" :to="`/rigs/${rigs.rigId}/${stage.page}`" :aria-keyshortcuts="stage.key">
+        <RouterLink class="stage" :to="`/rigs/${rigs.rigId}/${stage.page}`" :aria-keyshortcuts="stage.key">
           <kbd>{{ stage.key.toUpperCase() }}</kbd>
           <span class="name">{{ stage.name }}</span>
           <FindingMark v-if="stage.found.length > 0" :found="stage.found" />
@@ -70,7 +70,7 @@ const unproven = computed(() => rigs.report.reduce((sum, { open }) => sum + open
           >
           <span v-else-if="stage.page === 'keyin' || stage.page === 'logbook'" class="looking" />
           <span v-else class="ok">ok</span>
-        </NuxtLink>
+        </RouterLink>
       </li>
     </ul>
     <div class="foot">

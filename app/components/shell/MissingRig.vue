@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { useRoute } from 'vue-router'
-import { NuxtLink } from '#components'
+import { RouterLink, useRoute } from 'vue-router'
 import { signInAddress, type Failure } from '~/platform/rigServer'
 
 const { failure } = defineProps<{ failure: Failure }>()
@@ -23,7 +22,7 @@ const title = computed(() =>
     <p class="ways">
       <a v-if="isSignedOut" :href="signInAddress(route.fullPath)">Sign in</a>
       <Button label="Try again" @click="emit('retry')" />
-      <NuxtLink to="/rigs">All rigs</NuxtLink>
+      <RouterLink to="/rigs">All rigs</RouterLink>
     </p>
   </main>
 </template>

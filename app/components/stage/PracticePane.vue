@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import {
   callable,
   forgetPractice,
@@ -159,7 +159,7 @@ const round = computed(() => {
       </table>
       <p v-if="weak.length > 0" class="soft">
         Set list, Lay the board out can mind them: what fails comes nearer together.
-        <NuxtLink :to="`/rigs/${rigs.rigId}/show`">Go there</NuxtLink>.
+        <RouterLink :to="`/rigs/${rigs.rigId}/show`">Go there</RouterLink>.
       </p>
       <p>
         <button type="button" class="word" @click="rigs.edit(forgetPractice(rig))">

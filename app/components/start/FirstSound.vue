@@ -4,7 +4,7 @@ import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref, shallowRef, useId } from 'vue'
 import { firstSound, receivers, type CellRefusal, type Rig } from '#core'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import { useRigStore } from '~/stores/rig'
 import { cellRefusalText } from '~/text/sounds'
 
@@ -43,8 +43,8 @@ function put(): void {
     <p v-if="done" role="status" class="ready">
       <b>{{ done.name }}</b> is on switch {{ done.number }}. Step on it below, or press
       <kbd>{{ done.number }}</kbd>. More of it in
-      <NuxtLink :to="`/rigs/${rigs.rigId}/sounds`">Sounds</NuxtLink> and
-      <NuxtLink :to="`/rigs/${rigs.rigId}/switches`">Switches</NuxtLink>.
+      <RouterLink :to="`/rigs/${rigs.rigId}/sounds`">Sounds</RouterLink> and
+      <RouterLink :to="`/rigs/${rigs.rigId}/switches`">Switches</RouterLink>.
     </p>
     <form v-else @submit.prevent="put">
       <h3>A first sound</h3>

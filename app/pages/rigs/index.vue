@@ -2,7 +2,7 @@
 import { Copy, FileDown, Trash2 } from '@lucide/vue'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
-import { NuxtLink } from '#components'
+import { RouterLink } from 'vue-router'
 import IconButton from '~/components/common/IconButton.vue'
 import DeletedRigs from '~/components/start/DeletedRigs.vue'
 import RemoveRigDialog from '~/components/shell/RemoveRigDialog.vue'
@@ -92,8 +92,8 @@ onMounted(async () => {
         Plan what every step on your foot controller sends, try it, and see what will go wrong.
       </p>
       <div class="foot">
-        <NuxtLink to="/backups">Backups</NuxtLink>
-        <NuxtLink to="/words">Words of the trade</NuxtLink>
+        <RouterLink to="/backups">Backups</RouterLink>
+        <RouterLink to="/words">Words of the trade</RouterLink>
         <button type="button" class="word" @click="toggleTheme">
           {{ theme === 'stage' ? 'Light theme' : 'Stage theme' }}
         </button>
@@ -115,10 +115,10 @@ onMounted(async () => {
       </p>
       <ul v-else-if="rigs" class="list" aria-label="Your rigs">
         <li v-for="rig in rigs" :key="rig.id">
-          <NuxtLink
+          <RouterLink
             class="tape"
             :to="`/rigs/${rig.id}/${rig.holds.controllers === 0 ? 'rig' : 'switches'}`"
-            >{{ rig.name }}</NuxtLink
+            >{{ rig.name }}</RouterLink
           >
           <p class="holds">{{ holdsText(rig) }}</p>
           <p class="soft">Changed {{ dayText(rig.changedAt) }}, revision {{ rig.revision }}</p>

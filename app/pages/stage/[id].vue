@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useFullscreen, useWakeLock } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, shallowRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
-import { NuxtLink } from '#components'
+import { RouterLink, useRoute } from 'vue-router'
 import { stageView } from '#core'
 import type { FloorSeen } from '#shared/contract/floor'
 import MissingRig from '~/components/shell/MissingRig.vue'
@@ -103,7 +102,7 @@ const { isSupported: canFill, isFullscreen, enter, exit } = useFullscreen()
       <!-- Two presses in two places: a stray foot does not come to where things are edited. -->
       <button v-if="!isLeaving" type="button" class="word" @click="askToLeave">Leave the stage</button>
       <template v-else>
-        <NuxtLink :to="`/rigs/${rigId}/stage`">Leave, to the rig</NuxtLink>
+        <RouterLink :to="`/rigs/${rigId}/stage`">Leave, to the rig</RouterLink>
         <button type="button" class="word" @click="isLeaving = false">Stay</button>
       </template>
     </nav>
