@@ -105,9 +105,14 @@ export const ensureBuilt = () =>
     () => run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build', '--logLevel', 'silent']),
   )
 
-/** The types and lint rules Nuxt writes for itself. */
+/** The types Nuxt writes for itself: all of them anew, so that tests that run beside must not come upon none. */
 export const ensurePrepared = () =>
-  run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'prepare', '--logLevel', 'silent'])
+  whenChanged(
+    '.nuxt/.wire-step-stamp',
+    ['app', 'shared', 'server', 'build', 'nuxt.config.ts', 'package-lock.json'],
+    'Preparing the types.',
+    () => run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'prepare', '--logLevel', 'silent']),
+  )
 
 export const chromium = () => process.env.CHROMIUM ?? '/usr/bin/chromium'
 
