@@ -3,17 +3,17 @@ import { join } from 'node:path'
 import { build } from 'esbuild'
 import { root } from './prepare.mjs'
 
-/** The path of a module made of `entry`, a file from the project's folder. Packages stay where they are installed. */
-export async function bundle(entry) {
-  const outfile = join(root, 'node_modules/.cache/wire-step', entry.replace(/\.ts$/, '.mjs'))
+/** The path of a module made of `entry`, a file from the project's folder or from another copy of it. Packages stay where they are installed. */
+export async function bundle(entry, from = root) {
+  const outfile = join(from, 'node_modules/.cache/wire-step', entry.replace(/\.ts$/, '.mjs'))
   await build({
-    entryPoints: [join(root, entry)],
+    entryPoints: [join(from, entry)],
     bundle: true,
     platform: 'node',
     format: 'esm',
     outfile,
     packages: 'external',
-    alias: { '#core': join(root, 'core/index.ts'), '#shared': join(root, 'shared') },
+    alias: { '#core': join(from, 'core/index.ts'), '#shared': join(from, 'shared') },
     logLevel: 'warning',
   })
   return outfile
