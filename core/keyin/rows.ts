@@ -3,6 +3,7 @@ import { perObject } from '../base/perObject'
 import { U14_MAX } from '../base/u14'
 import type { Controller } from '../rig/table/controller'
 import type { Row } from '../rig/table/keyIn'
+import { BPM_FROM } from '../switching/panelRows'
 import { canSet, type Domain } from './setting'
 
 /** The fields of a row of each kind. */
@@ -199,11 +200,6 @@ export function domainOf({ keying, controller, colours }: RowShape, kind: Row[0]
       return { size: LETTERS.length, first: 1 }
   }
 }
-
-/** A tempo in tenths of a beat a minute, of which the lowest there is, -100, is 0. */
-const BPM_FROM = -100
-
-export const bpmValue = (bpm: number): number => Math.round((bpm - BPM_FROM) * 10 * 1000) / 1000
 
 /** A value as the display shows it. */
 export function valueText(shape: RowShape, kind: Row[0], field: Field, value: number): string {

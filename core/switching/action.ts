@@ -1,5 +1,7 @@
 import type { Rig } from '../rig/rig'
 import type { Action, ActionKind, ActionOf } from '../rig/table/action'
+import type { Controller } from '../rig/table/controller'
+import type { Row } from '../rig/table/keyIn'
 import { actionLists, type Footswitch } from '../rig/table/switch'
 import type { ActionDoes, Doing, Recalled } from './action/actionDoes'
 import { allOff } from './action/allOff'
@@ -27,7 +29,8 @@ import { travel } from './action/travel'
 import { tuner } from './action/tuner'
 import { wait } from './action/wait'
 import type { Claim } from './claim'
-import type { Known } from './known'
+import { NOTHING_KNOWN, type Known } from './known'
+import { stepRows } from './panelRows'
 import type { Phrase, Reading } from './phrase/phrase'
 import type { ActionStep } from './step'
 
@@ -70,6 +73,15 @@ export const asksKnown = (action: Action): boolean => doesOf(action).asks !== un
 /** What of what the controller knows its steps hang on. */
 export const askedBy = (rig: Rig, action: Action): readonly string[] =>
   doesOf(action).asks?.(rig, action) ?? []
+
+/** The rows of a controller's panel that say an action; null where none do. What is kept whole is not asked for here. */
+export function actionRows(rig: Rig, controller: Controller, action: Action): readonly Row[] | null {
+  const { rows, steps, asks } = doesOf(action)
+  const said = rows ? rows(rig, action, controller) : asks ? null : 'sent'
+  return said === 'sent'
+    ? stepRows(controller, steps(rig, action, { controller, known: NOTHING_KNOWN, at: 0, by: null }))
+    : said
+}
 
 /** Actions one of which it does, by what is known then; none for one that does the same whatever is known. */
 export const oneOf = (rig: Rig, action: Action): readonly Action[] =>

@@ -1,6 +1,7 @@
 import type { Rig } from '../../rig/rig'
 import type { Action } from '../../rig/table/action'
 import type { Controller } from '../../rig/table/controller'
+import type { Row } from '../../rig/table/keyIn'
 import type { DeviceId } from '../../rig/table/device'
 import type { SwitchId } from '../../rig/table/switch'
 import type { Claim } from '../claim'
@@ -46,6 +47,11 @@ export interface ActionDoes<One> {
   readonly starts?: (rig: Rig) => One | null
   /** What is so of the devices once it is done, and stays so while its lamp is right to be lit. */
   readonly claims?: (rig: Rig, action: One) => readonly Claim[]
+  /**
+   * What is entered for it on a controller's panel: null where no row says it, `sent` for what it sends, the same at all times.
+   * Without, it is `sent` where its steps hang on nothing, and null where they do.
+   */
+  readonly rows?: (rig: Rig, action: One, controller: Controller) => readonly Row[] | 'sent' | null
   /** What a typed phrase can mean as an action of this kind. */
   readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
 }

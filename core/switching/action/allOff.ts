@@ -38,6 +38,7 @@ export const allOff: ActionDoes<ActionOf<'allOff'>> = {
       { kind: 'know', learned: { sound: null, clock: false, presets, values, contacts } },
     ]
   },
+  rows: () => [['allOff']],
   reads: (_, { words }) => {
     const said = without(words, 'all', 'everything')
     return said && without(said, 'off')?.length === 0 ? [{ action: { kind: 'allOff' }, sureness: 7 }] : []

@@ -5,6 +5,7 @@ import { holdsValue, isOn } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import { onOrOff, without } from '../phrase/phrase'
+import { shortControl } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -22,6 +23,10 @@ export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
     return value !== undefined && isOn(rig, controlId, value)
   },
   claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
+  rows: (rig, { controlId, a, b }) => {
+    const to = shortControl(rig, controlId)
+    return to && [['alternate', ...to, a, b]]
+  },
   reads: (rig, { words }) => {
     const said = without(words, 'alternate', 'toggle')
     return controlsMeant(rig, said ?? words).flatMap((meant) => {

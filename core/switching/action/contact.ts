@@ -5,6 +5,7 @@ import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
 import { onOrOff, onlyNumber, take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
+import { contactNumber } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstContact } from '../starting'
 
@@ -53,6 +54,15 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
     does === 'pulse' ? null : own(contacts, contactKey(deviceId, contactId)) === true,
   claims: (_, { deviceId, contactId, does }) =>
     does === 'pulse' ? [] : [{ kind: 'contact', deviceId, contactId, isClosed: does !== 'open' }],
+  rows: (rig, { deviceId, contactId, does, times, closedMs, everyMs }, controller) => {
+    const device = own(rig.devices, deviceId)
+    const output = device && contactsOf(rig, device).find(({ id }) => id === contactId)?.output
+    const n = output ? contactNumber(controller, output) : null
+    if (n === null) return null
+    return does === 'pulse'
+      ? [['pulse', n, times, closedMs, everyMs]]
+      : [['contact', ['close', 'open', 'change'].indexOf(does), n]]
+  },
   reads: (rig, { words, isHold }) =>
     devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] =>
       contactsOf(rig, device).flatMap((one): Reading[] => {

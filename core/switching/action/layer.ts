@@ -12,6 +12,7 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
     return [{ kind: 'know', learned: { layer: to, heldBy: does === 'hold' ? by : null } }]
   },
   isLit: (_, __, known) => known.layer === 'shift',
+  rows: (_, { does }) => [['layer', ['hold', 'change', 'shift', 'base'].indexOf(does)]],
   reads: (_, { words, isHold }) => {
     const said = without(words, 'shift', 'layer')
     if (!said) return []

@@ -11,6 +11,7 @@ export const resync: ActionDoes<ActionOf<'resync'>> = {
   asks: () => ['all'],
   steps: (rig, _, { controller, known }) =>
     sendWants(rig, believedWants(rig, known), controller) as readonly ActionStep[],
+  rows: () => [['again']],
   reads: (_, { words }) =>
     without(words, 'resync', 'resend')?.filter((word) => word !== 'all').length === 0
       ? [{ action: { kind: 'resync' }, sureness: 7 }]

@@ -7,6 +7,7 @@ import { controlSet } from '../controlSends'
 import type { Known } from '../known'
 import { controlsMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
+import { shortControl, stepWay } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -24,6 +25,19 @@ export const scene: ActionDoes<ActionOf<'scene'>> = {
   isLit: (_, { controlId, move, value }, { values }) =>
     move === 'to' ? own(values, controlId) === value : null,
   claims: (rig, { controlId, move, value }) => (move === 'to' ? valueClaims(rig, controlId, value) : []),
+  rows: (rig, { controlId, move }) => {
+    if (move === 'to') return 'sent'
+    // Scenes whose values lie evenly are steps of a value.
+    const to = shortControl(rig, controlId)
+    const values = sceneNames(own(rig.controls, controlId)).map(({ value }) => value)
+    const by = values[1] === undefined ? 1 : values[1] - values[0]!
+    const [first, last] = [values[0], values.at(-1)]
+    if (!to || first === undefined || last === undefined) return null
+    if (by < 1 || values.some((value, n) => value !== first + n * by)) return null
+    return move === 'next'
+      ? [['step', ...to, stepWay(1, 'wrap'), first, last, by]]
+      : [['step', ...to, stepWay(-1, 'wrap'), last, first, by]]
+  },
   reads: (rig, { words }) =>
     (['next', 'previous'] as const).flatMap((move) => {
       const said = without(words, move)

@@ -45,6 +45,13 @@ export const showStep: ActionDoes<Step> = {
       (soundId) => recallSound.recalls?.(rig, { kind: 'recallSound', soundId }) ?? [],
     ),
   isLit: (_, { to, songId }, { showAt }) => (to === 'song' ? showAt?.songId === songId : null),
+  rows: (rig, { to, songId }, { keepsShow }) => {
+    if (!keepsShow) return null
+    const show = showOn(rig)
+    const songs = show ? [...new Set(playedParts(rig, show).map(({ song }) => song.id))] : []
+    const index = to === 'song' ? songs.findIndex((id) => id === songId) : 0
+    return index < 0 ? null : [['show', PANEL_WHAT.indexOf(to), index]]
+  },
   reads: (rig, { words }) => {
     const plain = (
       [
@@ -73,3 +80,6 @@ function soundsOf(rig: Rig, { to, songId }: Step): readonly SoundId[] {
   })
   return [...new Set(parts.flatMap(({ soundId }) => (own(rig.sounds, soundId ?? '') ? soundId! : [])))]
 }
+
+/** In the order of a panel's row. */
+const PANEL_WHAT = ['nextPart', 'previousPart', 'nextSong', 'previousSong', 'song']

@@ -4,6 +4,7 @@ import { highestValue } from '../../rig/table/control'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { onlyNumber, without } from '../phrase/phrase'
+import { shortControl, stepWay } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -17,6 +18,10 @@ export const stepControl: ActionDoes<ActionOf<'stepControl'>> = {
   steps: (rig, action, { known }) => {
     const value = nextValue(action, own(known.values, action.controlId))
     return value === null ? [] : controlSet(rig, action.controlId, value)
+  },
+  rows: (rig, { controlId, by, from, to, atEnd }) => {
+    const at = shortControl(rig, controlId)
+    return at && [['step', ...at, stepWay(by, atEnd), from, to, Math.abs(by)]]
   },
   reads: (rig, { words }) =>
     ([1, -1] as const).flatMap((way) => {

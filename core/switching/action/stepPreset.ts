@@ -1,12 +1,13 @@
 import { own } from '../../base/own'
 import { sendChannel } from '../../rig/channels'
-import { recallMessages } from '../../rig/numbering/address'
+import { addressOf, recallMessages } from '../../rig/numbering/address'
 import type { Rig } from '../../rig/rig'
 import type { ActionOf } from '../../rig/table/action'
 import type { Known } from '../known'
 import { devicesMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
+import { stepWay } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstReceiver } from '../starting'
 
@@ -42,6 +43,15 @@ export const stepPreset: ActionDoes<ActionOf<'stepPreset'>> = {
     ]
   },
   recalls: (rig, action) => indexesOf(rig, action).map((index) => ({ deviceId: action.deviceId, index })),
+  rows: (rig, { deviceId, by, from, to, list, atEnd }) => {
+    const device = own(rig.devices, deviceId)
+    const channel = device ? sendChannel(rig, device) : null
+    if (!device || channel === null || list.length > 0) return null
+    const [first, last] = [addressOf(device.numbering, from), addressOf(device.numbering, to)]
+    return first.bank !== 0 || last.bank !== 0
+      ? null
+      : [['stepProgram', channel - 1, stepWay(by, atEnd), first.program, last.program]]
+  },
   reads: (rig, { words }) =>
     ([1, -1] as const).flatMap((by) => {
       const said = without(words, ...(by === 1 ? ['next'] : ['previous', 'prev']))

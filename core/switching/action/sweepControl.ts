@@ -4,6 +4,7 @@ import { controlSends, sweepName } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
+import { shortControl } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -49,6 +50,10 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
     return [{ kind: 'start', name, steps }]
   },
   isLit: (_, { controlId }, { running }) => own(running, sweepName(controlId)) !== undefined,
+  rows: (rig, { controlId, from, to, ms, curve }) => {
+    const at = shortControl(rig, controlId)
+    return at && [['sweep', ...at, to, from === null ? 0 : from + 1, PANEL_CURVES.indexOf(curve), ms]]
+  },
   reads: (rig, { words }) => {
     const said = without(words, 'sweep')
     const time = said?.findIndex((word) => /^\d+(?:[.,]\d+)?m?s$/.test(word)) ?? -1
@@ -113,3 +118,6 @@ export function sweepValues(
     value: Math.round(from + (to - from) * SHAPES[curve](n / ticks)),
   }))
 }
+
+/** In the order of a panel's row. */
+const PANEL_CURVES = ['straight', 'slowStart', 'slowEnd', 'slowBoth']

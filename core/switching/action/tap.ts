@@ -1,11 +1,13 @@
 import type { ActionOf } from '../../rig/table/action'
 import { own } from '../../base/own'
 import { tapMeaning } from '../../rig/chart/tapMeaning'
+import type { Rig } from '../../rig/rig'
 import { USUAL_SWITCHING } from '../../rig/table/controller'
 import { readTaps, TAPS_KEPT } from '../../tempo/tapped'
 import { controlSends } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { without, type Reading } from '../phrase/phrase'
+import { stepRows } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 
 /** Tempo from taps, as `readTaps` reads them. */
@@ -18,12 +20,14 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
     const isNew = last === undefined || at - last > forgets || at <= last
     const taps = [...(isNew ? [] : known.taps), at].slice(-TAPS_KEPT)
     const tempo = readTaps(taps)?.bpm ?? null
-    const control = own(rig.controls, controlId ?? '')
-    const value = control && 'value' in control.reading ? control.reading.value : 127
     return [
-      ...(controlId === null ? [] : controlSends(rig, controlId, value)),
+      ...tapSends(rig, controlId),
       { kind: 'know', learned: tempo === null ? { taps } : { taps, tempo, tempoFrom: TAPPED } },
     ]
+  },
+  rows: (rig, { controlId }, controller) => {
+    const also = stepRows(controller, tapSends(rig, controlId))
+    return also && [['tap'], ...also]
   },
   reads: (rig, { words }) => {
     const said = without(words, 'tap', 'tempo')
@@ -40,3 +44,11 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
 }
 
 const TAPPED = { kind: 'tap' } as const
+
+/** The tap as a device hears it. */
+function tapSends(rig: Rig, controlId: string | null) {
+  const reading = own(rig.controls, controlId ?? '')?.reading
+  return controlId === null
+    ? []
+    : controlSends(rig, controlId, reading && 'value' in reading ? reading.value : 127)
+}

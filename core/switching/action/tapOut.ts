@@ -11,6 +11,7 @@ import { devicesMeant } from '../phrase/controls'
 import { without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import { tempoNow } from '../tempoNow'
+import { contactNumber } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 
 /** As many taps as the device needs, in the tempo of now; nothing where it cannot be told that tempo. */
@@ -43,6 +44,15 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
     const isUnderWay = own(known.running, name) !== undefined
     const pause: ActionStep[] = isUnderWay ? [...one.up, { kind: 'wait', microseconds: openMs * 1000 }] : []
     return [{ kind: 'start', name, steps: [...pause, ...steps] }]
+  },
+  // The tempo tapped out on a contact of the controller's own.
+  rows: (rig, { deviceId }, controller) => {
+    const device = own(rig.devices, deviceId)
+    const place = device?.tapIn?.place
+    if (!device?.tapIn || place?.kind !== 'contact') return null
+    const output = contactsOf(rig, device).find(({ id }) => id === place.contactId)?.output
+    const n = output ? contactNumber(controller, output) : null
+    return n === null ? null : [['taps', n, device.tapIn.taps]]
   },
   reads: (rig, { words }) => {
     const said = without(without(words, 'tap', 'taps') ?? [], 'out')

@@ -3,6 +3,7 @@ import { BPM_LEAST, BPM_MOST } from '../../rig/table/song'
 import { FIRST_TEMPO } from '../known'
 import { without } from '../phrase/phrase'
 import { storedTempo, tempoNow } from '../tempoNow'
+import { bpmValue } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 
 /** To a tenth, from 20 to 400. */
@@ -22,6 +23,7 @@ export const tempo: ActionDoes<ActionOf<'tempo'>> = {
   },
   isLit: (_, { does, bpm }, known) =>
     does === 'set' ? tempoNow(known).bpm === bpm && known.tempo !== null : null,
+  rows: (_, { does, bpm }) => [['tempo', ['set', 'nudge', 'stored'].indexOf(does), bpmValue(bpm)]],
   reads: (_, { words }) => {
     const said = without(words, 'tempo', 'bpm')
     if (said && ['stored', 'back', 'song'].includes(said.join(' ')))

@@ -16,6 +16,10 @@ export const travel: ActionDoes<ActionOf<'travel'>> = {
     return [{ kind: 'know', learned: { bankId, back } }]
   },
   isLit: (_, { to, bankId }, known) => (to === 'bank' ? known.bankId === bankId : null),
+  rows: (rig, { to, bankId }) => {
+    const index = to === 'bank' ? own(rig.banks, bankId ?? '')?.index : 0
+    return index === undefined ? null : [['bank', PANEL_WHERE.indexOf(to), index]]
+  },
   reads: (rig, { words, controllerId }) => {
     const of = (to: ActionOf<'travel'>['to'], bankId: BankId | null = null, sureness = 5): Reading => ({
       action: { kind: 'travel', to, bankId },
@@ -67,3 +71,6 @@ export function destination(
       return ours.at((ours.indexOf(here) + (to === 'next' ? 1 : -1)) % ours.length)!.id
   }
 }
+
+/** In the order of a panel's row. */
+const PANEL_WHERE = ['next', 'previous', 'bank', 'back', 'home', 'page']

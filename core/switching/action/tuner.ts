@@ -5,6 +5,7 @@ import { holdsValue } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
 import { onOrOff, type Reading } from '../phrase/phrase'
+import { shortControl } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -23,6 +24,11 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
   },
   isLit: (_, __, known) => known.tuner,
   claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
+  rows: (rig, { controlId, does }) => {
+    if (does !== 'change') return 'sent'
+    const to = shortControl(rig, controlId)
+    return to && [['alternate', ...to, 127, 0]]
+  },
   reads: (rig, { words, isHold }) =>
     controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
       if (!/tuner|tuning/i.test(`${control.section} ${control.name}`) || control.reading.kind !== 'switch')
