@@ -2,9 +2,9 @@ import { own } from '../base/own'
 import { putActions } from '../rig/edits/actionList'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { highestValue, type Control } from '../rig/table/control'
+import { highestValue } from '../rig/table/control'
 import type { Footswitch } from '../rig/table/switch'
+import { actionValues, withValues } from '../switching/action'
 import { COMPILE_KEYS } from '../switching/compile'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from './finding'
@@ -29,9 +29,10 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): StrictValue
       const control = 'controlId' in action ? own(rig.controls, action.controlId ?? '') : undefined
       if (!control || control.reading.kind !== 'switch' || !control.reading.isStrict) return []
       const highest = highestValue(control.address)
-      const value = valuesOf(action).find((one) => one !== 0 && one !== highest)
+      const value = actionValues(action).find((one) => one !== 0 && one !== highest)
       if (value === undefined) return []
-      const put = mended(action, control)
+      // The nearer of the two it knows.
+      const put = withValues(action, (one) => (one > highest / 2 ? highest : 0))
       const fix =
         put && putActions(rig, placeOfList(footswitch, list), 'changeAction', list.actions.with(at, put))
       return [
@@ -52,30 +53,3 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): StrictValue
     }),
   ),
 )
-
-/** The values an action may send. */
-function valuesOf(action: Action): readonly number[] {
-  switch (action.kind) {
-    case 'setControl':
-      return [action.value]
-    case 'alternateControl':
-      return [action.a, action.b]
-    case 'stepControl':
-      return [action.from + action.by]
-    case 'sweepControl':
-      // On its way it passes all that lies between.
-      return [1]
-    default:
-      return []
-  }
-}
-
-/** The nearer of the two it knows; null where that would be another action. */
-function mended(action: Action, { address }: Control): Action | null {
-  const highest = highestValue(address)
-  const nearest = (value: number) => (value > highest / 2 ? highest : 0)
-  if (action.kind === 'setControl') return { ...action, value: nearest(action.value) }
-  if (action.kind !== 'alternateControl') return null
-  const [a, b] = [nearest(action.a), nearest(action.b)]
-  return a === b ? null : { ...action, a, b }
-}

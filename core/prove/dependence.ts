@@ -9,7 +9,7 @@ import type { Action } from '../rig/table/action'
 import { actionLists, type Footswitch } from '../rig/table/switch'
 import { bankPlan, PLAN_KEYS, planSteps, switchPlan, type Op } from '../simulate/plan'
 import { soundDevices } from '../sound/cells'
-import { actionSteps, askedBy, expanded, oneOf } from '../switching/action'
+import { actionSteps, askedBy, leadsOf, oneOf } from '../switching/action'
 import { doingFirst } from '../switching/compile'
 import { controlSet } from '../switching/controlSends'
 import { contactKey } from '../switching/known'
@@ -98,7 +98,7 @@ const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswit
     for (const read of reads) touch(read, reads)
   }
   const mayGo = (actions: readonly Action[]) => {
-    goes ||= expanded(rig, actions).some(({ action }) => action.kind === 'travel' || action.kind === 'layer')
+    goes ||= leadsOf(rig, actions).length > 0
   }
   const { positions, release, longPress, doublePress } = switchPlan(rig, footswitch)
   for (const ops of [...positions, release, longPress, doublePress]) touchAll(ops, NO_PARTS)

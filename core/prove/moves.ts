@@ -4,7 +4,7 @@ import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { RunStep } from '../rig/table/run'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { expanded } from '../switching/action'
+import { leadsOf } from '../switching/action'
 import { timingOf } from '../switching/timing'
 import { joined, type FloorState, type StepResult } from '../simulate/floor'
 import { advance, settle, startFloor, step } from '../simulate/step'
@@ -44,9 +44,7 @@ function isHeldWithEffect(rig: Rig, { positions, release, longPress, doublePress
   return (
     release.length > 0 ||
     longPress.length > 0 ||
-    [...positions, doublePress].some((actions) =>
-      expanded(rig, actions).some(({ action }) => action.kind === 'layer' && action.does === 'hold'),
-    )
+    [...positions, doublePress].some((actions) => leadsOf(rig, actions).includes('held'))
   )
 }
 

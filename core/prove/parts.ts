@@ -3,6 +3,7 @@ import { perTables } from '../rig/perTables'
 import { FLOOR_TABLES, type Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
+import { leadsOf } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
 import { chartOf } from '../simulate/chartIndex'
@@ -82,7 +83,7 @@ export function placeOf(rig: Rig, state: FloorState): string {
 
 /** Whether anything leads to the bank before: then that is part of where the foot is. */
 export const goesBack = perTables(['switches', 'macros', 'banks'], (rig: Rig): boolean =>
-  allActions(rig).some((action) => action.kind === 'travel' && action.to === 'back'),
+  leadsOf(rig, allActions(rig)).includes('back'),
 )
 
 const allActions = (rig: Rig): Action[] => [

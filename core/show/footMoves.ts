@@ -7,7 +7,7 @@ import type { BankId } from '../rig/table/bank'
 import { switchCount, type Controller, type ControllerId } from '../rig/table/controller'
 import type { SoundId } from '../rig/table/sound'
 import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
-import { expanded } from '../switching/action'
+import { expanded, leadsOf } from '../switching/action'
 import { afterList } from '../switching/bankMap'
 import { COMPILE_KEYS } from '../switching/compile'
 import { lateness, timingOf } from '../switching/timing'
@@ -103,7 +103,7 @@ function work(rig: Rig, controller: Controller): FootMoves {
 function outcome(rig: Rig, from: Where, actions: readonly Action[]) {
   const { spot, said, isHeld } = afterList(rig, actions, from.bankId, from.layer)
   const kinds = expanded(rig, actions).map(({ action }) => action)
-  const isUnsure = isHeld || kinds.some((one) => one.kind === 'travel' && one.to === 'back')
+  const isUnsure = isHeld || leadsOf(rig, actions).includes('back')
   const to: Where = { bankId: spot.bankId ?? from.bankId, layer: spot.layer }
   const goes = to.bankId !== from.bankId || to.layer !== from.layer
   const arrives = to.bankId === from.bankId ? [] : (own(rig.banks, to.bankId)?.enter ?? [])

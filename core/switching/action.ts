@@ -3,7 +3,7 @@ import type { Action, ActionKind, ActionOf } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Row } from '../rig/table/keyIn'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import type { ActionDoes, Doing, Recalled } from './action/actionDoes'
+import type { ActionDoes, Doing, Lead, Recalled, TempoSet } from './action/actionDoes'
 import { allOff } from './action/allOff'
 import { alternateControl } from './action/alternateControl'
 import { clock } from './action/clock'
@@ -73,6 +73,21 @@ export const asksKnown = (action: Action): boolean => doesOf(action).asks !== un
 /** What of what the controller knows its steps hang on. */
 export const askedBy = (rig: Rig, action: Action): readonly string[] =>
   doesOf(action).asks?.(rig, action) ?? []
+
+/** Where each of a list leads the foot, in order. */
+export const leadsOf = (rig: Rig, actions: readonly Action[]): readonly Lead[] =>
+  expanded(rig, actions).flatMap(({ action }) => doesOf(action).leads?.(action) ?? [])
+
+/** The tempo an action would leave; null where it sets none. */
+export const tempoSetBy = (rig: Rig, action: Action, known: Known): TempoSet | null =>
+  doesOf(action).setsTempo?.(rig, action, known) ?? null
+
+/** Values an action may send a control. */
+export const actionValues = (action: Action): readonly number[] => doesOf(action).values?.(action) ?? []
+
+/** An action with other values; null where it has none, or would be another. */
+export const withValues = (action: Action, other: (value: number) => number): Action | null =>
+  doesOf(action).withValues?.(action, other) ?? null
 
 /** The rows of a controller's panel that say an action; null where none do. What is kept whole is not asked for here. */
 export function actionRows(rig: Rig, controller: Controller, action: Action): readonly Row[] | null {

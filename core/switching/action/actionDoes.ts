@@ -26,6 +26,14 @@ export interface Doing {
   readonly by: SwitchId | null
 }
 
+export type Lead = 'bank' | 'back' | 'layer' | 'held'
+
+/** A tempo in beats a minute, and what sets it. */
+export interface TempoSet {
+  readonly bpm: number | null
+  readonly by: 'tap' | 'nudge' | 'set' | 'stored' | 'sound' | 'song'
+}
+
 /** What an action of one kind does. */
 export interface ActionDoes<One> {
   /** A pure function of the rig, the action and what the controller knows. */
@@ -47,6 +55,14 @@ export interface ActionDoes<One> {
   readonly starts?: (rig: Rig) => One | null
   /** What is so of the devices once it is done, and stays so while its lamp is right to be lit. */
   readonly claims?: (rig: Rig, action: One) => readonly Claim[]
+  /** Where it leads the foot: to another bank, to the one before it came from, to a layer, or to one as long as it is held. */
+  readonly leads?: (action: One) => Lead | null
+  /** The tempo it would leave, where it sets one: by what, and null where that hangs on the foot or on what holds then. */
+  readonly setsTempo?: (rig: Rig, action: One, known: Known) => TempoSet | null
+  /** Values it may send a control, each by itself; of a sweep one that lies between. */
+  readonly values?: (action: One) => readonly number[]
+  /** The same with other values; null where it would be another action. */
+  readonly withValues?: (action: One, other: (value: number) => number) => One | null
   /**
    * What is entered for it on a controller's panel: null where no row says it, `sent` for what it sends, the same at all times.
    * Without, it is `sent` where its steps hang on nothing, and null where they do.

@@ -27,6 +27,11 @@ export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
     const to = shortControl(rig, controlId)
     return to && [['alternate', ...to, a, b]]
   },
+  values: ({ a, b }) => [a, b],
+  withValues: (action, other) => {
+    const [a, b] = [other(action.a), other(action.b)]
+    return a === b ? null : { ...action, a, b }
+  },
   reads: (rig, { words }) => {
     const said = without(words, 'alternate', 'toggle')
     return controlsMeant(rig, said ?? words).flatMap((meant) => {

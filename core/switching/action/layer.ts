@@ -13,6 +13,7 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
   },
   isLit: (_, __, known) => known.layer === 'shift',
   rows: (_, { does }) => [['layer', ['hold', 'change', 'shift', 'base'].indexOf(does)]],
+  leads: ({ does }) => (does === 'hold' ? 'held' : 'layer'),
   reads: (_, { words, isHold }) => {
     const said = without(words, 'shift', 'layer')
     if (!said) return []

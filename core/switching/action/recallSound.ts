@@ -58,6 +58,10 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
           ],
     )
   },
+  setsTempo: (rig, { soundId }) => {
+    const bpm = own(rig.sounds, soundId)?.tempo ?? null
+    return bpm === null ? null : { bpm, by: 'sound' }
+  },
   reads: (rig, { words }) => {
     const said = without(words, 'sound')
     return Object.values(rig.sounds).flatMap(({ id, name }) => {

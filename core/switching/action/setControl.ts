@@ -18,6 +18,8 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
   isLit: (rig, { controlId, value }, { values }) =>
     own(values, controlId) === value && isOn(rig, controlId, value),
   claims: (rig, { controlId, value }) => valueClaims(rig, controlId, value),
+  values: ({ value }) => [value],
+  withValues: (action, other) => ({ ...action, value: other(action.value) }),
   reads: (rig, { words, isHold }) =>
     controlsMeant(rig, words).flatMap((meant): Reading[] => {
       const { control, fit, byNumber } = meant

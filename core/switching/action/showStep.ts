@@ -52,6 +52,14 @@ export const showStep: ActionDoes<Step> = {
     const index = to === 'song' ? songs.findIndex((id) => id === songId) : 0
     return index < 0 ? null : [['show', PANEL_WHAT.indexOf(to), index]]
   },
+  setsTempo: (rig, { to, songId }, { showAt, songId: now }) => {
+    const target = showTarget(rig, showAt, to, songId)
+    if (!target) return null
+    const ofSound = own(rig.sounds, target.soundId ?? '')?.tempo ?? null
+    if (ofSound !== null) return { bpm: ofSound, by: 'sound' }
+    const bpm = target.song.id === now ? null : songTempo(target.song)
+    return bpm === null ? null : { bpm, by: 'song' }
+  },
   reads: (rig, { words }) => {
     const plain = (
       [

@@ -23,6 +23,7 @@ export const stepControl: ActionDoes<ActionOf<'stepControl'>> = {
     const at = shortControl(rig, controlId)
     return at && [['step', ...at, stepWay(by, atEnd), from, to, Math.abs(by)]]
   },
+  values: ({ from, by }) => [from + by],
   reads: (rig, { words }) =>
     ([1, -1] as const).flatMap((way) => {
       const said = without(words, way === 1 ? 'up' : 'down')

@@ -54,6 +54,8 @@ export const sweepControl: ActionDoes<ActionOf<'sweepControl'>> = {
     const at = shortControl(rig, controlId)
     return at && [['sweep', ...at, to, from === null ? 0 : from + 1, PANEL_CURVES.indexOf(curve), ms]]
   },
+  // On its way it passes all that lies between.
+  values: () => [1],
   reads: (rig, { words }) => {
     const said = without(words, 'sweep')
     const time = said?.findIndex((word) => /^\d+(?:[.,]\d+)?m?s$/.test(word)) ?? -1

@@ -29,6 +29,7 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
     const also = stepRows(controller, tapSends(rig, controlId))
     return also && [['tap'], ...also]
   },
+  setsTempo: () => ({ bpm: null, by: 'tap' }),
   reads: (rig, { words }) => {
     const said = without(words, 'tap', 'tempo')
     if (!said) return []

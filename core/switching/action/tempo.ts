@@ -24,6 +24,12 @@ export const tempo: ActionDoes<ActionOf<'tempo'>> = {
   isLit: (_, { does, bpm }, known) =>
     does === 'set' ? tempoNow(known).bpm === bpm && known.tempo !== null : null,
   rows: (_, { does, bpm }) => [['tempo', ['set', 'nudge', 'stored'].indexOf(does), bpmValue(bpm)]],
+  setsTempo: (_, { does, bpm }, { stored }) =>
+    does === 'set'
+      ? { bpm, by: 'set' }
+      : does === 'nudge'
+        ? { bpm: null, by: 'nudge' }
+        : stored && { bpm: stored.bpm, by: 'stored' },
   reads: (_, { words }) => {
     const said = without(words, 'tempo', 'bpm')
     if (said && ['stored', 'back', 'song'].includes(said.join(' ')))
