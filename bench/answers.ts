@@ -18,7 +18,7 @@ import {
   toldSheet,
   type Rig,
 } from '#core'
-import { shortDoes } from '#shared/doesText'
+import { shortDoes } from '#shared/actions'
 import { proofOf } from '../core/prove/proof'
 import { wideRigs } from '../core/rig/testing/wideRigs'
 import { lampRigs } from '../core/prove/testing/makeLampRigs'

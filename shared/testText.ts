@@ -1,6 +1,6 @@
 import { own, type Rig, type TestLine } from '#core'
 import { listText } from './counts'
-import { shortDoes } from './doesText'
+import { shortDoes } from './actions'
 
 /** What to do for a line of the test plan. */
 export function testDoes(line: TestLine): string {

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import { own, type FloorMinute, type Rig, type WireEntry } from '#core'
 import { gestureText } from '~/text/gestures'
-import { messageText, messageTone, type WireTone } from '~/text/messages'
+import { messageText, messageTone, type WireTone } from '#shared/messages'
 
 /** A stretch of the floor's time, in µs. */
 export interface Stretch {

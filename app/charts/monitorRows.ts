@@ -13,7 +13,7 @@ import {
   type WireEntry,
 } from '#core'
 import type { Incoming } from '~/stores/midi'
-import { messageText, messageTone, type WireTone } from '~/text/messages'
+import { messageText, messageTone, type WireTone } from '#shared/messages'
 import { listText } from '#shared/counts'
 import { outputName } from './minuteLanes'
 

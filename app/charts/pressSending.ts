@@ -8,7 +8,7 @@ import {
   type SwitchEvent,
   type TimedMessage,
 } from '#core'
-import { messageText, messageTone } from '~/text/messages'
+import { messageText, messageTone } from '#shared/messages'
 
 /** What one press puts on an idle wire. */
 export interface PressSending {

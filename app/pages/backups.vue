@@ -17,7 +17,7 @@ import {
 } from '#shared/contract/backups'
 import { count, listText } from '#shared/counts'
 import { errorReply } from '#shared/errors'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 
 /** Everything in one file: made, kept on a schedule, opened again. */
 const { server } = usePlatform()

@@ -20,7 +20,7 @@ import {
   type Verdict,
 } from '#core'
 import { usePlatform } from '~/platform/platform'
-import { isoDate } from '~/text/times'
+import { isoDate } from '#shared/times'
 import { useFloorStore } from './floor'
 import { useRigStore } from './rig'
 

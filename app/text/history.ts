@@ -1,7 +1,7 @@
 import type { EditLabel, FieldDifference, RowDifference, SentDifference, Shown, TableName } from '#core'
 import { EDIT_TEXT } from './edits'
 import { hexText } from './keyIn'
-import { dateText, dayText } from './times'
+import { dateText, dayText } from '#shared/times'
 
 /** What a row of a table is called, one of it. */
 const ROW_TEXT: Record<TableName, string> = {

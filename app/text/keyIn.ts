@@ -11,7 +11,7 @@ import {
   type Rig,
 } from '#core'
 import { listText } from '#shared/counts'
-import { channelText, messageText } from './messages'
+import { channelText, messageText } from '#shared/messages'
 
 export const MANNER_TEXT: Record<Keying['manner'], { readonly name: string; readonly about: string }> = {
   walk: {

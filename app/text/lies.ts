@@ -16,7 +16,7 @@ import {
   type MoveTold,
   type Rig,
 } from '#core'
-import { messageText } from './messages'
+import { messageText } from '#shared/messages'
 
 /** What a claim says, as it stands in a sentence: "Echo mix is at 35 %", "Tape echo plays B4 Dotted eighth". */
 function claimText(rig: Rig, claim: Claim): string {

@@ -1,6 +1,6 @@
 import { boxes, own, type LogbookLine, type LogFact, type Note, type NoteFact, type Rig } from '#core'
 import { count } from '#shared/counts'
-import { dateText } from './times'
+import { dateText } from '#shared/times'
 
 export const NOTE_KIND_TEXT: Record<NoteFact['kind'], string> = {
   note: 'Note',

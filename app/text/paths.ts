@@ -1,6 +1,6 @@
 import { boxName, type Arrival, type Rig } from '#core'
 import { count, listText } from '#shared/counts'
-import { millisecondsText } from './messages'
+import { millisecondsText } from '#shared/messages'
 
 /** How messages get to a box: "Straight from Eight-switch controller", "By Bass preamp and TRS hub, 0.96 ms later". */
 export function pathText(rig: Rig, controllerId: string, { through, delay }: Arrival): string {

@@ -1,5 +1,5 @@
 import { own, readBytes, type DeviceEnd, type Rig, type RunDifference } from '#core'
-import { messageText } from './messages'
+import { messageText } from '#shared/messages'
 import { displayText } from './presets'
 
 const seconds = (microseconds: number): string => `${(microseconds / 1_000_000).toFixed(3)} s`

@@ -10,7 +10,7 @@ import {
   type Use,
 } from '#core'
 import { count, listText } from '#shared/counts'
-import { bankText } from './actions/travel'
+import { bankText } from '#shared/actions/travel'
 import { placeText } from './switchPlaces'
 
 /** Why typed text was not taken, and what to type instead. */

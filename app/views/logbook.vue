@@ -14,7 +14,7 @@ import TestPane from '~/components/logbook/TestPane.vue'
 import { useFactsStore } from '~/stores/facts'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { isoDate } from '~/text/times'
+import { isoDate } from '#shared/times'
 
 const rigs = useRigStore()
 const facts = useFactsStore()

@@ -8,7 +8,7 @@ import {
   type Rig,
   type StandIn,
 } from '#core'
-import { gestureLines, shortDoes } from '#shared/doesText'
+import { gestureLines, shortDoes } from '#shared/actions'
 import { placeShort, stepShort } from '#shared/placeText'
 import { whenText } from '#shared/whenText'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { search, type Hit, type Rig } from '#core'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { addressText } from '~/text/charts'
-import { messageText } from '~/text/messages'
+import { messageText } from '#shared/messages'
 
 /** One search over everything every device can be told. */
 const { rig } = defineProps<{ rig: Rig }>()

@@ -3,7 +3,7 @@ import WordHints from './WordHints.vue'
 import type { Rig } from '#core'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
 import { count } from '#shared/counts'
-import { bytesText, channelText, messageText, messageTone, millisecondsText } from '~/text/messages'
+import { bytesText, channelText, messageText, messageTone, millisecondsText } from '#shared/messages'
 import WireChart from './WireChart.vue'
 
 /** Messages in lanes on one time axis, and one by one with their bytes. */

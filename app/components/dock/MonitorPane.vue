@@ -12,7 +12,7 @@ import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { bytesText } from '~/text/messages'
+import { bytesText } from '#shared/messages'
 
 /** Every message of the last minute, in plain words and in bytes. */
 const floor = useFloorStore()

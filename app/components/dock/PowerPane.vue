@@ -14,7 +14,7 @@ import {
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { bytesText, messageText } from '~/text/messages'
+import { bytesText, messageText } from '#shared/messages'
 import { displayText } from '~/text/presets'
 
 /** What everything is when it is switched on, what is sent then, and how to get from how things are to where they should be. */

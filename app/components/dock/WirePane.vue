@@ -6,8 +6,8 @@ import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { bytesText, messageText, messageTone, millisecondsText } from '~/text/messages'
-import { timeText } from '~/text/times'
+import { bytesText, messageText, messageTone, millisecondsText } from '#shared/messages'
+import { timeText } from '#shared/times'
 
 const floor = useFloorStore()
 const rigs = useRigStore()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { keyingOf, type Controller, type KeyInLine, type Rig } from '#core'
-import { actionText } from '~/text/actions'
+import { actionText } from '#shared/actions'
 import { holdsText, stepText, strokesText } from '#shared/keyInText'
 
 /** Every press of one line, with what the display shows then. */

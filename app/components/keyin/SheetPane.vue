@@ -31,9 +31,9 @@ import {
   keyedPlaceText,
   lineLabel,
 } from '#shared/keyInText'
-import { actionText } from '~/text/actions'
+import { actionText } from '#shared/actions'
 import { MANNER_TEXT } from '~/text/keyIn'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 
 /** What must still be keyed in, line by line, and what is in the controller already. */
 const { rig, controller, sheet, isOld, chosenKey } = defineProps<{

@@ -34,7 +34,7 @@ import { useRigStore } from '~/stores/rig'
 import { CHECK_NAME, checkText, messageDifferenceLines } from '~/text/dumps'
 import { count } from '#shared/counts'
 import { fileWords } from '#shared/fileWords'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 
 /** One dump: what it is, whether it is whole, sent back, held against another. */
 const { rig, dump, dumps } = defineProps<{ rig: Rig; dump: Dump | null; dumps: readonly Dump[] }>()

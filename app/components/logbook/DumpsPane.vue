@@ -25,7 +25,7 @@ import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { identityText, identityVersion } from '~/text/dumps'
 import { count } from '#shared/counts'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 import { useDumpFile } from './useDumpFile'
 
 /** Dumps that are kept, and the next one: recorded from a device, or opened from a file. */

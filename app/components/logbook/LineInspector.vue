@@ -25,7 +25,7 @@ import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { lineAboutText, lineKindText, lineText, NOTE_KIND_TEXT, WRITTEN_KINDS } from '~/text/logbook'
 import { displayText } from '~/text/presets'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 
 /** A line that is written, or one that was: the player's own can be mended. */
 const { rig, line } = defineProps<{ rig: Rig; line: LogbookLine | null }>()

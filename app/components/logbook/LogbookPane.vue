@@ -5,7 +5,7 @@ import type { LogbookLine, Rig } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import DatedRows from '~/components/logbook/DatedRows.vue'
 import { lineAboutText, lineKindText, lineText } from '~/text/logbook'
-import { dateText, isoDate, shortTimeText } from '~/text/times'
+import { dateText, isoDate, shortTimeText } from '#shared/times'
 
 /** Everything that was written down and everything the tool knows happened, the newest first. */
 const { rig, lines, chosen } = defineProps<{

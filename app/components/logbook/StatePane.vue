@@ -19,7 +19,7 @@ import { useFactsStore } from '~/stores/facts'
 import { useRigStore } from '~/stores/rig'
 import { taskText } from '~/text/checklist'
 import { count } from '#shared/counts'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 import { fetchThen } from './useThen'
 
 /** For each box what has changed since it was last saved or keyed in. */

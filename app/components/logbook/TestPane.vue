@@ -20,7 +20,7 @@ import { usePlatform } from '~/platform/platform'
 import { paperAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { placeText } from '~/text/switchPlaces'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 import { testDoes, testExpects } from '#shared/testText'
 
 /** Every switch, pedal and device to be tried, part by part, with what came of it. */

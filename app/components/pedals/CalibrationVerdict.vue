@@ -6,7 +6,7 @@ import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { VERDICT_TEXT, whyText } from '~/text/pedals'
-import { isoDate } from '~/text/times'
+import { isoDate } from '#shared/times'
 
 /** What a sweep says of a pedal, what was measured, and the way to keep it. */
 const { rig, pedal, read } = defineProps<{ rig: Rig; pedal: Pedal; read: CalibrationRead }>()

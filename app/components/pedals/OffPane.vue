@@ -29,7 +29,7 @@ import {
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { RIDE_TEXT } from '~/text/pedals'
-import { secondsText } from '~/text/times'
+import { secondsText } from '#shared/times'
 import DelayTrade from './DelayTrade.vue'
 import OffSettings from './OffSettings.vue'
 import RidePicks from './RidePicks.vue'

@@ -19,7 +19,7 @@ import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
-import { isoDate } from '~/text/times'
+import { isoDate } from '#shared/times'
 import { useRideRecorder } from './useRideRecorder'
 
 /** Which rides a delay is tried on, and the way to record one. */

@@ -4,7 +4,7 @@ import { computed, useTemplateRef } from 'vue'
 import { isMeant, type Ridden, type Stretch } from '#core'
 import { ridePath } from '~/charts/rideChart'
 import { count } from '#shared/counts'
-import { secondsText } from '~/text/times'
+import { secondsText } from '#shared/times'
 
 /** A ride as a strip of time, with where it is off marked: hatched where that was meant, crossed where it was not. */
 const { name, ride, rests, offs, canTurn } = defineProps<{

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
-import { shortTimeText } from '~/text/times'
+import { shortTimeText } from '#shared/times'
 
 const rigs = useRigStore()
 const text = computed(() => {

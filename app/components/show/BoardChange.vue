@@ -13,7 +13,7 @@ import {
   type Show,
 } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 import BoardPath from './BoardPath.vue'
 
 /** One bank from above as it is and as it would be, with the foot's ways over the whole show. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { isoDate } from '~/text/times'
+import { isoDate } from '#shared/times'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import {
@@ -26,7 +26,7 @@ import FoldSection from '~/components/common/FoldSection.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 import { heardText, inTimeText, placeLong, wayText, wrongText } from '~/text/show'
 import { moveText } from '#shared/placeText'
 import BoardPath from './BoardPath.vue'

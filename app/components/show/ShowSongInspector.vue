@@ -25,7 +25,7 @@ import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import ShowSwitches from './ShowSwitches.vue'
 import { useRigStore } from '~/stores/rig'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 import { count } from '#shared/counts'
 import { bpmText } from '~/text/tempo'
 

@@ -20,7 +20,7 @@ import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText, gapText } from '~/text/between'
 import { count } from '#shared/counts'
-import { millisecondsText } from '~/text/messages'
+import { millisecondsText } from '#shared/messages'
 
 /** What happens from one sound to another, told; and for each device that changes presets, whether it had better stay. */
 const { rig, from, to } = defineProps<{ rig: Rig; from: Sound; to: Sound }>()

@@ -34,7 +34,7 @@ import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { PURPOSE_TEXT } from '~/text/charts'
 import { count } from '#shared/counts'
-import { millisecondsText } from '~/text/messages'
+import { millisecondsText } from '#shared/messages'
 
 /** A sound: what it is for, what it sends in which order, and what uses it. */
 const { rig, sound, found } = defineProps<{ rig: Rig; sound: Sound; found: readonly Finding[] }>()

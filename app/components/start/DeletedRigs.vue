@@ -6,7 +6,7 @@ import FailureNote from '~/components/start/FailureNote.vue'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { count } from '#shared/counts'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 import type { DeletedRig } from '#shared/contract/rigs'
 
 /** Rigs that were deleted, each with its whole history: to be brought back, or taken out for good. */

@@ -13,8 +13,8 @@ import {
   type Rig,
 } from '#core'
 import { useLists } from '~/composables/useLists'
-import { actionLines, ACTION_NAME } from '~/text/actions'
-import { messageText } from '~/text/messages'
+import { actionLines, actionName } from '#shared/actions'
+import { messageText } from '#shared/messages'
 import { ACTION_EDITORS, SHOWN_AT_ONCE } from './actions/actionEditors'
 import ActionFrame from './actions/ActionFrame.vue'
 import AddAction from './AddAction.vue'
@@ -38,7 +38,7 @@ const steps = computed(() => listSteps(rig, actions.value, doing))
 /** What buttons and readers call an action. */
 const nameOf = (action: Action): string => {
   if (action.kind === 'recallSound') return own(rig.sounds, action.soundId)?.name ?? 'sound'
-  return actionLines(rig, action)[0]?.device ?? ACTION_NAME[action.kind]
+  return actionLines(rig, action)[0]?.device ?? actionName(action.kind)
 }
 
 function sentBy(at: number): string {

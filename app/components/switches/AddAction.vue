@@ -2,7 +2,7 @@
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import { receivers, startingActions, type Action, type DeviceId, type Rig } from '#core'
-import { ACTION_NAME } from '~/text/actions'
+import { actionName } from '#shared/actions'
 
 /** For who would rather choose than type: a preset of a device, or an action of any other kind. */
 const { rig } = defineProps<{ rig: Rig }>()
@@ -18,7 +18,7 @@ const groups = computed(() =>
     },
     {
       text: 'Other',
-      items: startingActions(rig).map((action): Choice => ({ text: ACTION_NAME[action.kind], action })),
+      items: startingActions(rig).map((action): Choice => ({ text: actionName(action.kind), action })),
     },
   ].filter(({ items }) => items.length > 0),
 )

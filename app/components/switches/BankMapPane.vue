@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { bankMap, own, pressesBetween, type Bank, type Controller, type Rig, type SoundId } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 import { count } from '#shared/counts'
 
 /** Banks as places the foot goes between: how far each is from home, what cannot be left, how far two sounds are apart. */

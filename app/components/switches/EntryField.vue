@@ -15,8 +15,8 @@ import {
   type PhraseReading,
   type Rig,
 } from '#core'
-import { actionText } from '~/text/actions'
-import { bytesText, messageText } from '~/text/messages'
+import { actionText } from '#shared/actions'
+import { bytesText, messageText } from '#shared/messages'
 
 /** One field that understands what a player types, in any order and half words: Enter adds the likeliest, where there is one. */
 const {

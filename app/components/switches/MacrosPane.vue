@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { addRow, inOrder, lastOrder, type MacroId, type Rig } from '#core'
 import { useRigStore } from '~/stores/rig'
-import { actionText } from '~/text/actions'
+import { actionText } from '#shared/actions'
 import { count } from '#shared/counts'
 import { macroUsers } from './macroUsers'
 

@@ -1,6 +1,6 @@
 import { actionLists, inOrder, byIndex, perObject, type Action, type Rig } from '#core'
 import { switchPlace } from '~/text/sounds'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 
 /** Who runs each macro, in words: switches, other macros, banks. */
 export const macroUsers = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {

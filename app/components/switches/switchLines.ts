@@ -1,6 +1,6 @@
 import { compile, messagesAmong, own, type Footswitch, type Rig, type SwitchEvent } from '#core'
-import { actionLines } from '~/text/actions'
-import { messageText } from '~/text/messages'
+import { actionLines } from '#shared/actions'
+import { messageText } from '#shared/messages'
 
 /** What one position of a switch does to one device: what a player checks at a glance. */
 export interface SwitchLine {

@@ -18,7 +18,7 @@ import {
 import { loopStrip } from '~/charts/loopChart'
 import { useFloorStore } from '~/stores/floor'
 import { LOOP_FOOT_TEXT, LOOP_STATE_TEXT } from '~/text/tempo'
-import { secondsText } from '~/text/times'
+import { secondsText } from '#shared/times'
 import LoopPlan from './LoopPlan.vue'
 import LoopStateChart from './LoopStateChart.vue'
 

@@ -12,7 +12,7 @@ import { useRigStarts } from '~/components/start/useRigStarts'
 import { usePlatform } from '~/platform/platform'
 import { ALL_RIGS, fileAddress, signInAddress } from '~/platform/rigServer'
 import { count, listText } from '#shared/counts'
-import { dayText } from '~/text/times'
+import { dayText } from '#shared/times'
 import { useTheme } from '~/theme/useTheme'
 import type { RigSummary } from '#shared/contract/rigs'
 

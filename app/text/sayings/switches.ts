@@ -1,6 +1,6 @@
 import { count, listText, ordinal } from '#shared/counts'
 import { gestureText } from '../gestures'
-import { secondsText } from '../times'
+import { secondsText } from '#shared/times'
 import type { Finding } from '#core'
 import type { FindingText, Sayings } from './saying'
 

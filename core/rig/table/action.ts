@@ -27,7 +27,7 @@ import { wait, waitSchema } from './action/wait'
 
 /**
  * What a switch is asked to do, in the player's terms. A new kind is four files of one name: its row here,
- * what it does in `switching/action`, how it is said in `app/text/actions`, how it is edited in
+ * what it does in `switching/action`, how it is said in `shared/actions`, how it is edited in
  * `components/switches/actions`; and a line in each list of those.
  */
 export const actionSchema = z.discriminatedUnion('kind', [

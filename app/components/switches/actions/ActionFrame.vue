@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, X } from '@lucide/vue'
 import IconButton from '~/components/common/IconButton.vue'
-import type { ActionLine } from '~/text/actions/actionText'
+import type { ActionLine } from '#shared/actions/actionText'
 
 /** One action of a list: what it does and sends, in a line; its fields below when it is open. */
 const {

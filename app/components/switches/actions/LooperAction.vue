@@ -2,7 +2,7 @@
 import { LOOPER_FUNCTIONS, tapMeaning, type ActionOf, type Rig } from '#core'
 import ControlField from './ControlField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { LOOPER_TEXT } from '~/text/actions/looper'
+import { LOOPER_TEXT } from '#shared/actions/looper'
 
 /** A function of a looper. */
 const { rig, action } = defineProps<{ rig: Rig; action: ActionOf<'looper'> }>()

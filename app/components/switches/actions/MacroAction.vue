@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { inOrder, own, type ActionOf, type MacroId, type Rig } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { actionText } from '~/text/actions'
+import { actionText } from '#shared/actions'
 
 /** A macro, run whole. */
 const { rig, action } = defineProps<{ rig: Rig; action: ActionOf<'macro'> }>()

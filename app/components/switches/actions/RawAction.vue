@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { hexOf, readBytes, type ActionOf, type Rig } from '#core'
-import { channelText, messageText } from '~/text/messages'
+import { channelText, messageText } from '#shared/messages'
 import { hexRefusalText } from '~/text/refusals'
 import DeviceField from './DeviceField.vue'
 

@@ -6,7 +6,7 @@ import { inOrder, own, presetsFromSound, type ActionOf, type ListPlace, type Rig
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
-import { actionLines } from '~/text/actions'
+import { actionLines } from '#shared/actions'
 import { listText } from '#shared/counts'
 
 /** A sound recalled whole. */

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { inOrder, type ActionOf, type Rig, type SongId } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { SHOW_STEP_TEXT } from '~/text/actions/showStep'
+import { SHOW_STEP_TEXT } from '#shared/actions/showStep'
 
 /** A step in the controller's own list of the show. */
 const { rig, action } = defineProps<{ rig: Rig; action: ActionOf<'showStep'> }>()

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { byIndex, type ActionOf, type BankId, type Rig } from '#core'
 import ChoiceField from '~/components/common/ChoiceField.vue'
-import { bankText } from '~/text/actions/travel'
+import { bankText } from '#shared/actions/travel'
 
 /** To another bank. */
 const { rig, action } = defineProps<{ rig: Rig; action: ActionOf<'travel'> }>()

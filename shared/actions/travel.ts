@@ -9,8 +9,20 @@ const TO = {
   page: 'next page',
 } as const
 
-export const travel: ActionText<ActionOf<'travel'>> = (rig, { to, bankId }) =>
-  ownLine('Bank', to === 'bank' ? bankText(rig, bankId ?? '') : TO[to])
+const SHORT = {
+  next: 'next bank',
+  previous: 'previous bank',
+  back: 'back to the bank before',
+  home: 'home bank',
+  page: 'next page',
+} as const
+
+export const travel: ActionText<ActionOf<'travel'>> = {
+  name: 'Go to bank',
+  lines: (rig, { to, bankId }) => ownLine('Bank', to === 'bank' ? bankText(rig, bankId ?? '') : TO[to]),
+  short: (rig, { to, bankId }) =>
+    to === 'bank' ? `to ${own(rig.banks, bankId ?? '')?.name || 'another bank'}` : SHORT[to],
+}
 
 /** "3 Undertow", as the controller counts. */
 export function bankText(rig: Rig, bankId: string): string {

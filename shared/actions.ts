@@ -1,4 +1,4 @@
-import { own, type Action, type ActionKind, type ActionOf, type Rig } from '#core'
+import { own, type Action, type ActionKind, type ActionOf, type FootGestures, type Rig } from '#core'
 import type { ActionLine, ActionText } from './actions/actionText'
 import { allOff } from './actions/allOff'
 import { alternateControl } from './actions/alternateControl'
@@ -52,37 +52,24 @@ const TEXTS: { readonly [Kind in ActionKind]: ActionText<ActionOf<Kind>> } = {
   resync,
 }
 
+const textOf = (action: Action) => TEXTS[action.kind] as ActionText<Action>
+
 /** Says an action, a line for each device. */
 export const actionLines = (rig: Rig, action: Action): readonly ActionLine[] =>
-  (TEXTS[action.kind] as ActionText<Action>)(rig, action)
+  textOf(action).lines(rig, action)
 
-/** What it is called in lists to choose from. */
-export const ACTION_NAME: Record<ActionKind, string> = {
-  recallSound: 'Sound',
-  recallPreset: 'Preset',
-  stepPreset: 'Next or previous preset',
-  setControl: 'Control',
-  alternateControl: 'Control, two values in turn',
-  stepControl: 'Control, one step',
-  sweepControl: 'Control, swept',
-  scene: 'Scene',
-  note: 'Note',
-  raw: 'Message in bytes',
-  wait: 'Wait',
-  contact: 'Contact',
-  tap: 'Tap',
-  tapOut: 'Tap out the tempo',
-  tempo: 'Tempo',
-  clock: 'Clock',
-  tuner: 'Tuner',
-  looper: 'Looper',
-  travel: 'Go to bank',
-  showStep: 'Step in the show',
-  layer: 'Shift layer',
-  macro: 'Macro',
-  allOff: 'Everything off',
-  resync: 'Send all again',
-}
+/** What a kind of action is called in lists to choose from. */
+export const actionName = (kind: ActionKind): string => TEXTS[kind].name
+
+/** The first thing a list does, in two or three words; empty where it only waits or does nothing. */
+export const shortDoes = (rig: Rig, actions: readonly Action[]): string =>
+  actions.map((action) => textOf(action).short(rig, action)).find((words) => words !== '') ?? ''
+
+/** "hold: tuner": what a switch does beside a plain press; a line each. */
+export const gestureLines = (rig: Rig, { long, double }: FootGestures): string[] => [
+  ...(long.length > 0 ? [`hold: ${shortDoes(rig, long) || 'more'}`] : []),
+  ...(double.length > 0 ? [`twice: ${shortDoes(rig, double) || 'more'}`] : []),
+]
 
 /** One line for an action, whoever it is about. */
 export function actionText(rig: Rig, action: Action): string {

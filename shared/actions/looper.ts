@@ -14,5 +14,8 @@ export const LOOPER_TEXT: Record<ActionOf<'looper'>['does'], string> = {
   halfSpeed: 'half speed',
 }
 
-export const looper: ActionText<ActionOf<'looper'>> = (rig, { controlId, does }) =>
-  controlLine(rig, controlId, () => `(${LOOPER_TEXT[does]})`)
+export const looper: ActionText<ActionOf<'looper'>> = {
+  name: 'Looper',
+  lines: (rig, { controlId, does }) => controlLine(rig, controlId, () => `(${LOOPER_TEXT[does]})`),
+  short: () => 'looper',
+}

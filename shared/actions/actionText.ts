@@ -11,8 +11,18 @@ export interface ActionLine {
   readonly isByFoot: boolean
 }
 
-/** How an action of one kind is said: its lines, and the device each is about. */
-export type ActionText<Action> = (rig: Rig, action: Action) => readonly ActionLine[]
+/** How an action of one kind is said. */
+export interface ActionText<Action> {
+  /** What it is called in lists to choose from. */
+  readonly name: string
+  /** What it does in whole, a line for each device. */
+  readonly lines: (rig: Rig, action: Action) => readonly ActionLine[]
+  /** The same in two or three words; empty for one that is nothing to a player. */
+  readonly short: (rig: Rig, action: Action) => string
+}
+
+export const controlName = (rig: Rig, id: string): string => own(rig.controls, id)?.name || 'a control'
+export const deviceName = (rig: Rig, id: string): string => own(rig.devices, id)?.name || 'a device'
 
 /** A line about a device. */
 export function deviceLine(rig: Rig, deviceId: DeviceId | undefined, state: string): readonly ActionLine[] {

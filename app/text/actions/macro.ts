@@ -1,5 +1,0 @@
-import { own, type ActionOf } from '#core'
-import { ownLine, type ActionText } from './actionText'
-
-export const macro: ActionText<ActionOf<'macro'>> = (rig, { macroId }) =>
-  ownLine('Macro', own(rig.macros, macroId)?.name ?? 'that is gone')

@@ -1,5 +1,0 @@
-import type { ActionOf } from '#core'
-import { controlLine, ownLine, type ActionText } from './actionText'
-
-export const tap: ActionText<ActionOf<'tap'>> = (rig, { controlId }) =>
-  controlId === null ? ownLine('Tempo', 'tap') : controlLine(rig, controlId, () => 'tap')

@@ -1,5 +1,0 @@
-import type { ActionOf } from '#core'
-import { controlLine, type ActionText } from './actionText'
-
-export const tuner: ActionText<ActionOf<'tuner'>> = (rig, { controlId, does }) =>
-  controlLine(rig, controlId, () => (does === 'change' ? 'on or off' : does))

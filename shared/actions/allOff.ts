@@ -1,0 +1,8 @@
+import type { ActionOf } from '#core'
+import { ownLine, type ActionText } from './actionText'
+
+export const allOff: ActionText<ActionOf<'allOff'>> = {
+  name: 'Everything off',
+  lines: () => ownLine('Everything', 'off'),
+  short: () => 'all off',
+}

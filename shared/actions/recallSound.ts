@@ -1,0 +1,25 @@
+import { formatCell, own, spokenCells, wantsOf, type ActionOf, type Want } from '#core'
+import type { ActionText } from './actionText'
+
+/** What the sound says of each device; those it leaves alone are not named. */
+export const recallSound: ActionText<ActionOf<'recallSound'>> = {
+  name: 'Sound',
+  lines: (rig, { soundId }) => {
+    const sound = own(rig.sounds, soundId)
+    const wants = sound ? wantsOf(rig, sound) : new Map<string, Want>()
+    return [...(sound ? spokenCells(rig, sound) : [])].flatMap(([id, { cell }]) => {
+      const device = own(rig.devices, id)
+      return device && cell.kind !== 'leave'
+        ? [
+            {
+              key: id,
+              device: device.name,
+              state: formatCell(rig, device, cell),
+              isByFoot: wants.get(id)?.kind === 'foot',
+            },
+          ]
+        : []
+    })
+  },
+  short: (rig, { soundId }) => own(rig.sounds, soundId)?.name ?? '',
+}

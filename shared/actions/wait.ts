@@ -1,0 +1,9 @@
+import type { ActionOf } from '#core'
+import { secondsText } from '../times'
+import { ownLine, type ActionText } from './actionText'
+
+export const wait: ActionText<ActionOf<'wait'>> = {
+  name: 'Wait',
+  lines: (_, { ms }) => ownLine('Wait', secondsText(ms)),
+  short: () => '',
+}
