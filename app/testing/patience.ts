@@ -6,8 +6,11 @@ const now = performance.now.bind(performance)
 
 /** Longer than anything the page works out takes, on a machine that has much else to do, in ms of the world. */
 const PATIENCE = 120_000
-/** How far the page's clock goes on at each look, in ms: closely at first, then as one who waits. */
-const LOOKS = { close: 20, far: 100, closeFor: 25 }
+/**
+ * How far the page's clock goes on at each look, in ms: closely at first, then as one who waits. After so many looks it goes as the
+ * world does: what is fetched for the first time may take longer than the looks, and is not to be given up for that.
+ */
+const LOOKS = { close: 20, far: 100, closeFor: 25, farFor: 200 }
 
 let isStanding = false
 
@@ -60,9 +63,12 @@ export async function until<Answer>(
   isEnough: (answer: Answer) => boolean,
 ): Promise<Answer> {
   const end = now() + PATIENCE
+  let looked = now()
   for (let looks = 0; ; looks++) {
     const answer = ask()
     if (isEnough(answer) || now() > end) return answer
-    await turn(looks < LOOKS.closeFor ? LOOKS.close : LOOKS.far)
+    const since = now() - looked
+    looked = now()
+    await turn(looks < LOOKS.closeFor ? LOOKS.close : looks < LOOKS.farFor ? LOOKS.far : Math.ceil(since))
   }
 }

@@ -7,6 +7,7 @@ import { createMemoryHistory, createRouter, RouterView } from 'vue-router'
 import type { Edit, Rig } from '#core'
 import { useDock } from '~/composables/useDock'
 import { useInspectorFold } from '~/composables/useInspectorFold'
+import { useSelection } from '~/composables/useSelection'
 import RigPage from '~/pages/rigs/[id].vue'
 import ViewPage from '~/pages/rigs/[id]/[view].vue'
 import { memoryAnnouncers } from '~/platform/announcer'
@@ -117,6 +118,7 @@ async function open(view: View): Promise<void> {
   tab.value = 'step'
   isTall.value = false
   useInspectorFold().isFolded.value = false
+  useSelection().select(null)
   await fetchView(view)
   const router = createRouter({
     history: createMemoryHistory(),
