@@ -1,3 +1,5 @@
+import { PANEL_LAYER } from '../switching/action/layer'
+import { PANEL_WHERE } from '../switching/action/travel'
 import { own } from '../base/own'
 import { encodeMessage } from '../midi/encode'
 import { hexOf } from '../midi/hexBytes'
@@ -89,14 +91,14 @@ function rowActions(
     case 'wait':
       return a > 0 ? [{ kind: 'wait', ms: a }] : []
     case 'bank': {
-      const to = (['next', 'previous', 'bank', 'back', 'home', 'page'] as const)[a]!
+      const to = PANEL_WHERE[a]!
       const bank = byIndex(rig.banks).find(
         ({ controllerId, index }) => controllerId === controller.id && index === b,
       )
       return to === 'bank' && !bank ? [] : [{ kind: 'travel', to, bankId: to === 'bank' ? bank!.id : null }]
     }
     case 'layer':
-      return [{ kind: 'layer', does: (['hold', 'change', 'shift', 'base'] as const)[a]! }]
+      return [{ kind: 'layer', does: PANEL_LAYER[a]! }]
     case 'combo':
     case 'macro': {
       const list = held.get(`k/${kind}/${a}`)?.lists[0]

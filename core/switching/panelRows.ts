@@ -1,6 +1,6 @@
 import { own } from '../base/own'
 import type { MidiMessage } from '../midi/message'
-import type { Output } from '../rig/cabling/contacts'
+import { contactsOf, type Output } from '../rig/cabling/contacts'
 import { sendChannel } from '../rig/channels'
 import type { Rig } from '../rig/rig'
 import type { Controller } from '../rig/table/controller'
@@ -36,12 +36,24 @@ const outputContacts = (controller: Controller): Omit<Output, 'controllerId'>[] 
   })
 
 /** Which of them an output is, from 0; null for one of another controller. */
-export function contactNumber(controller: Controller, output: Output): number | null {
+function contactNumber(controller: Controller, output: Output): number | null {
   if (output.controllerId !== controller.id) return null
   const n = outputContacts(controller).findIndex(
     ({ port, pole }) => port === output.port && pole === output.pole,
   )
   return n < 0 ? null : n
+}
+
+/** The same of what closes a contact of a device; null where no output of this controller does. */
+export function contactOn(
+  rig: Rig,
+  controller: Controller,
+  deviceId: string,
+  contactId: string,
+): number | null {
+  const device = own(rig.devices, deviceId)
+  const output = device && contactsOf(rig, device).find(({ id }) => id === contactId)?.output
+  return output ? contactNumber(controller, output) : null
 }
 
 /** Steps as they are entered, but for what is learned; null where one of them is no row. */

@@ -5,7 +5,7 @@ import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
 import { onOrOff, onlyNumber, take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
-import { contactNumber } from '../panelRows'
+import { contactOn } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstContact } from '../starting'
 
@@ -55,9 +55,7 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
   claims: (_, { deviceId, contactId, does }) =>
     does === 'pulse' ? [] : [{ kind: 'contact', deviceId, contactId, isClosed: does !== 'open' }],
   rows: (rig, { deviceId, contactId, does, times, closedMs, everyMs }, controller) => {
-    const device = own(rig.devices, deviceId)
-    const output = device && contactsOf(rig, device).find(({ id }) => id === contactId)?.output
-    const n = output ? contactNumber(controller, output) : null
+    const n = contactOn(rig, controller, deviceId, contactId)
     if (n === null) return null
     return does === 'pulse'
       ? [['pulse', n, times, closedMs, everyMs]]

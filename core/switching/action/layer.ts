@@ -12,7 +12,7 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
     return [{ kind: 'know', learned: { layer: to, heldBy: does === 'hold' ? by : null } }]
   },
   isLit: (_, __, known) => known.layer === 'shift',
-  rows: (_, { does }) => [['layer', ['hold', 'change', 'shift', 'base'].indexOf(does)]],
+  rows: (_, { does }) => [['layer', PANEL_LAYER.indexOf(does)]],
   leads: ({ does }) => (does === 'hold' ? 'held' : 'layer'),
   reads: (_, { words, isHold }) => {
     const said = without(words, 'shift', 'layer')
@@ -24,3 +24,6 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
       : []
   },
 }
+
+/** In the order of a panel's row. */
+export const PANEL_LAYER = ['hold', 'change', 'shift', 'base'] as const

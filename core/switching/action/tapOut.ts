@@ -11,7 +11,7 @@ import { devicesMeant } from '../phrase/controls'
 import { without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import { tempoNow } from '../tempoNow'
-import { contactNumber } from '../panelRows'
+import { contactOn } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 
 /** As many taps as the device needs, in the tempo of now; nothing where it cannot be told that tempo. */
@@ -47,12 +47,10 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
   },
   // The tempo tapped out on a contact of the controller's own.
   rows: (rig, { deviceId }, controller) => {
-    const device = own(rig.devices, deviceId)
-    const place = device?.tapIn?.place
-    if (!device?.tapIn || place?.kind !== 'contact') return null
-    const output = contactsOf(rig, device).find(({ id }) => id === place.contactId)?.output
-    const n = output ? contactNumber(controller, output) : null
-    return n === null ? null : [['taps', n, device.tapIn.taps]]
+    const tapIn = own(rig.devices, deviceId)?.tapIn
+    if (tapIn?.place.kind !== 'contact') return null
+    const n = contactOn(rig, controller, deviceId, tapIn.place.contactId)
+    return n === null ? null : [['taps', n, tapIn.taps]]
   },
   reads: (rig, { words }) => {
     const said = without(without(words, 'tap', 'taps') ?? [], 'out')

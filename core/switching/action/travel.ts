@@ -74,4 +74,4 @@ export function destination(
 }
 
 /** In the order of a panel's row. */
-const PANEL_WHERE = ['next', 'previous', 'bank', 'back', 'home', 'page']
+export const PANEL_WHERE = ['next', 'previous', 'bank', 'back', 'home', 'page'] as const
