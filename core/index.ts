@@ -96,7 +96,7 @@ export {
   type Tables,
 } from './rig/rig'
 export { ABOUT_ID, SCHOOLS, type About, type School } from './rig/table/about'
-export type { Action, ActionKind, ActionOf } from './rig/table/action'
+export { namedIn, soundOf, type Action, type ActionKind, type ActionOf } from './rig/table/action'
 export { BLANK_BANK, type Bank, type BankId } from './rig/table/bank'
 export {
   switchCount,
@@ -171,12 +171,13 @@ export {
   readPhrase,
   readTurns,
   setTurns,
+  withPreset,
 } from './switching/phrase/readPhrase'
 export type { Reading as PhraseReading } from './switching/phrase/phrase'
-export type { Doing } from './switching/action/actionDoes'
+export { SERIES, type Doing, type Series } from './switching/action/actionDoes'
 export { lampNow, type LampNow } from './switching/lamp'
 export { NOTHING_KNOWN, type Known } from './switching/known'
-export { copySeries, SERIES, type Series } from './switching/series'
+export { copySeries } from './switching/series'
 export { bankAndSwitch, bankMap, nthOf, pressesBetween } from './switching/bankMap'
 export { combosOf, type Combo } from './switching/combos'
 export { doingFirst, listSteps } from './switching/compile'

@@ -1,4 +1,4 @@
-import { own, type Action, type ActionKind, type ActionOf, type FootGestures, type Rig } from '#core'
+import type { Action, ActionKind, ActionOf, FootGestures, Rig } from '#core'
 import type { ActionLine, ActionText } from './actions/actionText'
 import { allOff } from './actions/allOff'
 import { alternateControl } from './actions/alternateControl'
@@ -73,8 +73,15 @@ export const gestureLines = (rig: Rig, { long, double }: FootGestures): string[]
 
 /** One line for an action, whoever it is about. */
 export function actionText(rig: Rig, action: Action): string {
-  if (action.kind === 'recallSound') return `Sound ${own(rig.sounds, action.soundId)?.name ?? 'that is gone'}`
+  const { name, isOneThing, short } = textOf(action)
+  if (isOneThing) return `${name} ${short(rig, action) || 'that is gone'}`
   return actionLines(rig, action)
     .map(({ device, state }) => `${device} ${state}`)
     .join('; ')
+}
+
+/** What buttons and readers call an action in a list. */
+export function actionTitle(rig: Rig, action: Action): string {
+  const { name, isOneThing, short } = textOf(action)
+  return (isOneThing ? short(rig, action) : actionLines(rig, action)[0]?.device) || name
 }

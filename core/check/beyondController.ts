@@ -3,12 +3,13 @@ import { own } from '../base/own'
 import type { Edit } from '../rig/edit'
 import { labelSwitch } from '../rig/edits/labelSwitch'
 import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
+import { namedIn, type Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import { actionLists, isProgrammed, type Footswitch } from '../rig/table/switch'
 import { jackPlaces } from '../simulate/footswitch'
 import { shortNames } from '../sound/shortNames'
 import type { FindingOf } from './finding'
+import { needOf, waitOf } from '../switching/action'
 
 /** What a controller does not have. */
 type Beyond =
@@ -112,16 +113,17 @@ function sayActions(
   macrosUsed: Set<string>,
   say: (what: Beyond, wanted: number, has: number) => void,
 ): void {
-  const longest = actions.reduce((most, one) => (one.kind === 'wait' ? Math.max(most, one.ms) : most), 0)
+  const longest = actions.reduce((most, one) => Math.max(most, waitOf(one) ?? 0), 0)
   if (longest > controller.waitMs) say('wait', longest, controller.waitMs)
   const before = macrosUsed.size
-  for (const action of actions) if (action.kind === 'macro') macrosUsed.add(action.macroId)
-  const uses = actions.some(({ kind }) => kind === 'macro')
-  if (uses && controller.macros === 0) say('macros', macrosUsed.size, 0)
+  const runs = actions.flatMap((action) => namedIn(action, 'macros') ?? [])
+  for (const id of runs) macrosUsed.add(id)
+  if (runs.length > 0 && controller.macros === 0) say('macros', macrosUsed.size, 0)
   else if (macrosUsed.size > before && macrosUsed.size > controller.macros)
     say('macros', macrosUsed.size, controller.macros)
-  if (actions.some(({ kind }) => kind === 'clock') && !controller.sendsClock) say('clock', 1, 0)
-  if (actions.some(({ kind }) => kind === 'showStep') && !controller.keepsShow) say('showList', 1, 0)
+  const needs = new Set(actions.map(needOf))
+  if (needs.has('clock') && !controller.sendsClock) say('clock', 1, 0)
+  if (needs.has('showList') && !controller.keepsShow) say('showList', 1, 0)
 }
 
 /** A label that fits and reads like no other of its bank. */

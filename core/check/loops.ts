@@ -6,10 +6,7 @@ import type { Rig } from '../rig/rig'
 import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Action } from '../rig/table/action'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import { destination } from '../switching/action/travel'
-import { songsOf, showOn } from '../rig/showOrder'
-import { songTempo } from '../rig/table/song'
-import { expanded, oneOf } from '../switching/action'
+import { expanded, footAfter, tempoChanger } from '../switching/action'
 import { NOTHING_KNOWN } from '../switching/known'
 import { canRun, canStop, isSilent, loopPlaces, type LoopSwitch } from '../simulate/loopMoves'
 import type { Bank, BankId } from '../rig/table/bank'
@@ -132,7 +129,7 @@ function ledTo(rig: Rig, bankId: BankId): Set<BankId> {
     for (const footswitch of switchesHere(rig, bankId, layer).values())
       for (const { actions } of actionLists(footswitch))
         for (const { action } of expanded(rig, actions)) {
-          const to = action.kind === 'travel' ? destination(rig, action, known) : null
+          const to = footAfter(rig, action, known).bankId
           if (to !== null && to !== bankId) found.add(to)
         }
   }
@@ -185,7 +182,7 @@ function isStoppedOnTheWay(rig: Rig, deviceId: string, from: string, to: string)
       by?.kind === 'control'
         ? 'controlId' in action && action.controlId === by.controlId
         : by !== null &&
-          action.kind === 'contact' &&
+          'contactId' in action &&
           action.contactId === by.contactId &&
           action.deviceId === deviceId,
     )
@@ -214,7 +211,7 @@ export const loopTempo = (rig: Rig): LoopTempo[] =>
         [...switchesHere(rig, bankId, layer).values()].flatMap((footswitch): LoopTempo[] => {
           const by = actionLists(footswitch)
             .flatMap(({ actions }) => expanded(rig, actions))
-            .map(({ action }) => changesTempo(rig, action))
+            .map(({ action }) => tempoChanger(rig, action))
             .find((one) => one !== null)
           if (!by || told.has(footswitch.id)) return []
           told.add(footswitch.id)
@@ -230,16 +227,3 @@ export const loopTempo = (rig: Rig): LoopTempo[] =>
         }),
       )
   })
-
-function changesTempo(rig: Rig, action: Action): LoopTempo['facts']['by'] | null {
-  if (action.kind === 'tap' || action.kind === 'tapOut' || action.kind === 'tempo') return action.kind
-  if (action.kind === 'recallSound')
-    return (own(rig.sounds, action.soundId)?.tempo ?? null) === null ? null : 'sound'
-  if (action.kind !== 'showStep') return null
-  const show = showOn(rig)
-  return show !== null && songsOf(rig, show).some((song) => songTempo(song) !== null)
-    ? 'song'
-    : (oneOf(rig, action)
-        .map((one) => changesTempo(rig, one))
-        .find((by) => by !== null) ?? null)
-}

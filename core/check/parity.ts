@@ -9,6 +9,7 @@ import type { Footswitch } from '../rig/table/switch'
 import { COMPILE_KEYS } from '../switching/compile'
 import { pairOutcome, type ControllerMode, type PairOutcome } from '../switching/modePair'
 import type { FindingOf } from './finding'
+import { worked } from '../switching/action'
 
 export type Parity = FindingOf<
   'parity',
@@ -28,7 +29,7 @@ export type Parity = FindingOf<
 export const parity = (rig: Rig): Parity[] =>
   Object.values(rig.switches).flatMap((footswitch) => ofSwitch(rig, footswitch))
 
-interface Worked {
+interface WorkedSo {
   readonly control: Control
   readonly mode: ControllerMode
 }
@@ -62,25 +63,34 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): Parity[] =>
   }),
 )
 
+const isAlternating = (action: Action): boolean => worked(action)?.values.length === 2
+
+const isSetting = (action: Action, controlId: string): boolean =>
+  worked(action)?.controlId === controlId && !isAlternating(action)
+
 const valueIn = (actions: readonly Action[], controlId: string): number | null => {
-  const set = actions.findLast((one) => one.kind === 'setControl' && one.controlId === controlId)
-  return set?.kind === 'setControl' ? set.value : null
+  const set = actions.findLast((one) => isSetting(one, controlId))
+  return set ? worked(set)!.values[0] : null
 }
 
 /** The controls a switch works, and how: by two positions, by press and release, or by an action that alternates. */
-function workedBy(rig: Rig, { positions, release }: Footswitch): Worked[] {
+function workedBy(rig: Rig, { positions, release }: Footswitch): WorkedSo[] {
   const [first = [], second] = positions
-  const worked: Worked[] = []
+  const found: WorkedSo[] = []
   const put = (controlId: string, mode: ControllerMode) => {
     const control = own(rig.controls, controlId)
-    if (control && !worked.some((one) => one.control === control)) worked.push({ control, mode })
+    if (control && !found.some((one) => one.control === control)) found.push({ control, mode })
   }
   for (const action of positions.flat())
-    if (action.kind === 'alternateControl')
-      put(action.controlId, { kind: 'alternate', first: action.a, second: action.b })
+    if (isAlternating(action)) {
+      const { controlId, values } = worked(action)!
+      put(controlId, { kind: 'alternate', first: values[0], second: values[1]! })
+    }
   for (const action of first) {
-    if (action.kind !== 'setControl') continue
-    const { controlId, value } = action
+    const works = worked(action)
+    if (!works || isAlternating(action)) continue
+    const { controlId } = works
+    const [value] = works.values
     const [other, up] = [
       positions.length === 2 ? valueIn(second!, controlId) : null,
       valueIn(release, controlId),
@@ -88,14 +98,14 @@ function workedBy(rig: Rig, { positions, release }: Footswitch): Worked[] {
     if (other !== null) put(controlId, { kind: 'alternate', first: value, second: other })
     else if (up !== null && positions.length === 1) put(controlId, { kind: 'hold', down: value, up })
   }
-  return worked
+  return found
 }
 
 /** The same with one value each press, for what changes over by itself; null where more than the value would change. */
 function oneValue(rig: Rig, footswitch: Footswitch, control: Control): Edit | null {
   if (control.reading.kind !== 'toggle') return null
   const set: Action = { kind: 'setControl', controlId: control.id, value: control.reading.value }
-  const alternates = (one: Action) => one.kind === 'alternateControl' && one.controlId === control.id
+  const alternates = (one: Action) => isAlternating(one) && worked(one)!.controlId === control.id
   if (footswitch.positions.flat().some(alternates))
     return {
       label: 'changeAction',
@@ -108,14 +118,10 @@ function oneValue(rig: Rig, footswitch: Footswitch, control: Control): Edit | nu
         }),
       ],
     }
-  const rest = footswitch.positions.map((actions) =>
-    actions.filter((one) => !(one.kind === 'setControl' && one.controlId === control.id)),
-  )
+  const rest = footswitch.positions.map((actions) => actions.filter((one) => !isSetting(one, control.id)))
   if (JSON.stringify(rest[0]) !== JSON.stringify(rest.at(-1))) return null
   const [first = []] = footswitch.positions
-  const positions = [
-    first.map((one) => (one.kind === 'setControl' && one.controlId === control.id ? set : one)),
-  ]
+  const positions = [first.map((one) => (isSetting(one, control.id) ? set : one))]
   return {
     label: 'setPositions',
     changes: [putSwitch(rig, { ...footswitch, positions, lamps: footswitch.lamps.slice(0, 1) })],

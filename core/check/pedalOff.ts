@@ -4,6 +4,7 @@ import { inOrder, type Rig } from '../rig/rig'
 import { actionLists } from '../rig/table/switch'
 import type { FindingOf } from './finding'
 import { pedalTargets } from './pedalTarget'
+import { worked } from '../switching/action'
 
 export type OffOneWay = FindingOf<
   'offOneWay',
@@ -43,11 +44,7 @@ export function pedalBehindLamp(rig: Rig): PedalBehindLamp[] {
     if (pedalController(pedal) !== null && target.number === null) return []
     const spoken = Object.values(rig.switches).find((footswitch) =>
       actionLists(footswitch).some(({ actions }) =>
-        actions.some(
-          (action) =>
-            (action.kind === 'setControl' || action.kind === 'alternateControl') &&
-            action.controlId === control.id,
-        ),
+        actions.some((action) => worked(action)?.controlId === control.id),
       ),
     )
     return spoken

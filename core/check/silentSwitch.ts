@@ -1,10 +1,9 @@
 import { change, type Edit } from '../rig/edit'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
-import { showTarget } from '../rig/showOrder'
 import { actionNames, type Action } from '../rig/table/action'
 import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { asksKnown, expanded } from '../switching/action'
+import { asksKnown, expanded, isVain, showGo } from '../switching/action'
 import { COMPILE_KEYS, compile } from '../switching/compile'
 import type { FindingOf } from './finding'
 
@@ -30,14 +29,9 @@ const isSilent = (rig: Rig, footswitch: Footswitch, actions: readonly Action[], 
   expanded(rig, actions).every(
     ({ action }) =>
       !asksKnown(action) ||
-      (action.kind === 'showStep'
-        ? leadsNowhere(rig, action)
-        : actionNames(action).some(({ table }) => table !== 'banks')),
+      isVain(rig, action) ||
+      (showGo(action) === null && actionNames(action).some(({ table }) => table !== 'banks')),
   )
-
-const leadsNowhere = (rig: Rig, action: Action): boolean =>
-  action.kind === 'showStep' &&
-  showTarget(rig, null, action.to === 'song' ? 'song' : 'nextPart', action.songId) === null
 
 const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitch[] => {
   // A switch that only answers to other gestures has no press to say anything of.
@@ -49,7 +43,7 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SilentSwitc
   if (presses.length === 0) return []
   const isEmpty = presses.some((press) => footswitch.positions[press - 1]!.length === 0)
   const stepsNowhere = presses.some((press) =>
-    expanded(rig, footswitch.positions[press - 1]!).some(({ action }) => leadsNowhere(rig, action)),
+    expanded(rig, footswitch.positions[press - 1]!).some(({ action }) => isVain(rig, action)),
   )
   const clear: Edit = { label: 'clearSwitch', changes: [change('switches', footswitch.id, footswitch, null)] }
   return [

@@ -1,8 +1,9 @@
 import { perRow } from '../rig/perTables'
-import type { Action } from '../rig/table/action'
+import { soundOf, type Action } from '../rig/table/action'
 import type { Footswitch } from '../rig/table/switch'
 import { COMPILE_KEYS, mostSteps, type CompiledStep, type SwitchEvent } from '../switching/compile'
 import type { FindingOf } from './finding'
+import { showGo } from '../switching/action'
 
 /** One thing a foot can do to a switch, and what comes of it. */
 export interface SwitchList {
@@ -67,4 +68,4 @@ export const placeOfList = (
 
 /** Whether all a list does is recall a sound, be it the next of a show: what is wrong with that is said of the sound. */
 export const isOneSound = ({ actions }: SwitchList): boolean =>
-  actions.length === 1 && (actions[0]!.kind === 'recallSound' || actions[0]!.kind === 'showStep')
+  actions.length === 1 && (soundOf(actions[0]!) !== null || showGo(actions[0]!) !== null)

@@ -7,6 +7,8 @@ import type { Footswitch } from '../rig/table/switch'
 import { COMPILE_KEYS } from '../switching/compile'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from './finding'
+import { tempoChanger } from '../switching/action'
+import { namedIn } from '../rig/table/action'
 
 export type TapIsLooper = FindingOf<
   'tapIsLooper',
@@ -29,7 +31,8 @@ const hasLoopTap = perTables(['controls', 'devices'], (rig: Rig) =>
 const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): TapIsLooper[] =>
   switchLists(rig, footswitch).flatMap((list) =>
     list.actions.flatMap((action, n): TapIsLooper[] => {
-      const control = action.kind === 'tap' ? own(rig.controls, action.controlId ?? '') : undefined
+      const control =
+        tempoChanger(rig, action) === 'tap' ? own(rig.controls, namedIn(action, 'controls') ?? '') : undefined
       if (!control || tapMeaning(rig, control) !== 'looper') return []
       const tempo = Object.values(rig.controls).find(
         (one) => one.deviceId === control.deviceId && tapMeaning(rig, one) === 'tempo',

@@ -4,10 +4,11 @@ import { findPreset } from '../rig/edits/setRecall'
 import { perRow } from '../rig/perTables'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
-import { actionRecalls } from '../switching/action'
+import { actionRecalls, onlyFires, worked } from '../switching/action'
 import { COMPILE_KEYS } from '../switching/compile'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from './finding'
+import { namedIn } from '../rig/table/action'
 
 export type UndoneSet = FindingOf<
   'undoneSet',
@@ -27,8 +28,8 @@ export const undoneSet = (rig: Rig): UndoneSet[] =>
 const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): UndoneSet[] =>
   switchLists(rig, footswitch).flatMap((list) =>
     list.actions.flatMap((action, at): UndoneSet[] => {
-      const control = 'controlId' in action ? own(rig.controls, action.controlId ?? '') : undefined
-      if (!control || !('controlId' in action) || action.kind === 'tap' || action.kind === 'looper') return []
+      const control = own(rig.controls, namedIn(action, 'controls') ?? '')
+      if (!control || onlyFires(action)) return []
       const behind = list.actions
         .slice(at + 1)
         .findIndex((one) => actionRecalls(rig, one).some(({ deviceId }) => deviceId === control.deviceId))
@@ -40,7 +41,8 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): UndoneSet[]
       const preset = findPreset(rig, control.deviceId, recalled.index)
       const known = preset?.recalls.find(({ controlId }) => controlId === control.id)
       // What the preset recalls at the very same value is not undone.
-      if (known && action.kind === 'setControl' && known.value === action.value) return []
+      const [value, other] = worked(action)?.values ?? []
+      if (known && other === undefined && known.value === value) return []
       const moved = list.actions.toSpliced(at, 1).toSpliced(to, 0, action)
       const fix = putActions(rig, placeOfList(footswitch, list), 'moveRecall', moved)
       return [

@@ -13,6 +13,7 @@ import type { Footswitch } from '../rig/table/switch'
 import { aboutList, placeOfList, switchLists, type SwitchList } from './switchLists'
 import { aboutCell, soundCells } from './soundCells'
 import type { FindingOf } from './finding'
+import { namedIn } from '../rig/table/action'
 
 export type UnsendablePreset = FindingOf<
   'unsendablePreset',
@@ -101,7 +102,7 @@ function findingOf(
   why: NonNullable<ReturnType<typeof reasonAgainst>>,
 ): UnsendablePreset {
   // A sound is mended in the sound, not by taking it off the switch.
-  const isRecall = list.actions[at]!.kind === 'recallPreset'
+  const isRecall = namedIn(list.actions[at]!, 'presets') !== null
   const fix = isRecall ? removeAction(rig, placeOfList(footswitch, list), at) : null
   return {
     code: 'unsendablePreset',

@@ -1,6 +1,7 @@
 import { inOrder, type Rig } from '../rig/rig'
-import type { Action, ActionOf } from '../rig/table/action'
+import { namedIn, soundOf, type Action } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
+import type { SoundId } from '../rig/table/sound'
 import { actionRows, expanded } from '../switching/action'
 import { combosOf } from '../switching/combos'
 import { canHold, type Row, type RowShape } from './rows'
@@ -21,7 +22,7 @@ export function heldRows(rig: Rig, shape: RowShape, actions: readonly Action[]):
     else rows.push(...its)
   }
   actions.forEach((action, at) => {
-    if (action.kind === 'macro' && isKept(rig, shape.controller, action.macroId)) put(action, at)
+    if (keptAt(rig, shape.controller, action) >= 0) put(action, at)
     else for (const one of expanded(rig, [action])) put(one.action, at)
   })
   return { rows, left: [...left] }
@@ -31,22 +32,25 @@ export function heldRows(rig: Rig, shape: RowShape, actions: readonly Action[]):
 export const keptMacros = (rig: Rig, controller: Controller) =>
   inOrder(rig.macros).slice(0, controller.macros)
 
-const isKept = (rig: Rig, controller: Controller, macroId: string): boolean =>
-  keptMacros(rig, controller).some(({ id }) => id === macroId)
+/** Which of the macros a controller keeps an action runs, from 0; below 0 for none. */
+function keptAt(rig: Rig, controller: Controller, action: Action): number {
+  const runs = namedIn(action, 'macros')
+  return runs === null ? -1 : keptMacros(rig, controller).findIndex(({ id }) => id === runs)
+}
 
 /** Null where it cannot be said in rows. */
 function ofAction(rig: Rig, { controller }: RowShape, action: Action): readonly Row[] | null {
-  if (action.kind === 'recallSound') return ofSound(rig, controller, action)
-  if (action.kind !== 'macro') return actionRows(rig, controller, action)
-  const n = keptMacros(rig, controller).findIndex(({ id }) => id === action.macroId)
-  return n < 0 ? null : [['macro', n]]
+  const kept = keptAt(rig, controller, action)
+  if (kept >= 0) return [['macro', kept]]
+  const soundId = soundOf(action)
+  const rows = actionRows(rig, controller, action)
+  return rows === null || soundId === null ? rows : withCombo(rig, controller, soundId, rows)
 }
 
 /** A sound that lives in a combination is that, with what it does not hold beside it. */
-function ofSound(rig: Rig, controller: Controller, action: ActionOf<'recallSound'>): readonly Row[] | null {
-  const rows = actionRows(rig, controller, action)
-  const combo = combosOf(rig, controller).find(({ sound }) => sound.id === action.soundId)
-  if (rows === null || !combo || combo.index === null) return rows
+function withCombo(rig: Rig, controller: Controller, soundId: SoundId, rows: readonly Row[]): readonly Row[] {
+  const combo = combosOf(rig, controller).find(({ sound }) => sound.id === soundId)
+  if (!combo || combo.index === null) return rows
   const inside = new Set(combo.programs.map(({ channel, program }) => `${channel - 1}/${program}`))
   const isInside = ([kind, channel, program]: Row): boolean =>
     kind === 'program' && inside.has(`${channel}/${program}`)

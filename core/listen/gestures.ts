@@ -3,13 +3,12 @@ import { hexOf } from '../midi/hexBytes'
 import { perTables } from '../rig/perTables'
 import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
 import { switchesHere, placeKey } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
 import type { Bank } from '../rig/table/bank'
 import type { Controller } from '../rig/table/controller'
 import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
 import { joined, type FloorState, type StepResult } from '../simulate/floor'
 import { settle, startFloor, step } from '../simulate/step'
-import { asksKnown, expanded } from '../switching/action'
+import { expanded, isAlike } from '../switching/action'
 
 /** A message as it came in. */
 export interface HeardMessage {
@@ -189,9 +188,7 @@ function switchUnder(rig: Rig, { known }: FloorState, gesture: Gesture): Footswi
   return known.bankId === gesture.bankId ? (here?.id ?? gesture.switchId) : gesture.switchId
 }
 
-/** Kinds whose messages are the same though they ask what is known: where the foot stands is what the gesture says. */
-const SAME: ReadonlySet<Action['kind']> = new Set(['tap', 'layer'])
-
+/** Whether a gesture sends the same at all times: where the foot stands is what the gesture says. */
 function isAlwaysSo(rig: Rig, { switchId, how, nth }: Gesture): boolean {
   const one = own(rig.switches, switchId)
   if (!one) return false
@@ -201,10 +198,5 @@ function isAlwaysSo(rig: Rig, { switchId, how, nth }: Gesture): boolean {
       : how === 'hold'
         ? [one.longPress, one.release, one.positions[0]!]
         : [one.doublePress, one.release]
-  return lists.every((list) =>
-    expanded(rig, list).every(
-      ({ action }) =>
-        SAME.has(action.kind) || !asksKnown(action) || (action.kind === 'travel' && action.to !== 'back'),
-    ),
-  )
+  return lists.every((list) => expanded(rig, list).every(({ action }) => isAlike(action)))
 }

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { own } from '../base/own'
 import { applyEdit } from '../rig/applyEdit'
 import { change, type Change, type Edit } from '../rig/edit'
@@ -6,7 +7,7 @@ import type { Action } from '../rig/table/action'
 import type { ControlId } from '../rig/table/control'
 import type { Footswitch } from '../rig/table/switch'
 import { canBeSet } from '../sound/want'
-import { actionRecalls, expanded } from '../switching/action'
+import { actionRecalls, expanded, worked } from '../switching/action'
 import type { Claim } from '../switching/claim'
 import { claimDevice } from '../simulate/lampTruth'
 import { chartOf } from '../simulate/chartIndex'
@@ -110,13 +111,15 @@ function setAfterRecall(rig: Rig, claim: Claim): Edit | null {
   return changes.length === 0 ? null : { label: 'setAfterRecall', changes }
 }
 
+const AGAIN: Action = { kind: 'resync' }
+
 /** Behind every recall on the device all that was sent last is sent again. */
 function resyncAfterRecall(rig: Rig, claim: Claim): Edit | null {
   const deviceId = claimDevice(rig, claim)
   const changes = everyList(rig, (actions) =>
     actions.some((one) => actionRecalls(rig, one).some((recalled) => recalled.deviceId === deviceId)) &&
-    actions.at(-1)?.kind !== 'resync'
-      ? [...actions, { kind: 'resync' }]
+    !dequal(actions.at(-1), AGAIN)
+      ? [...actions, AGAIN]
       : actions,
   )
   return changes.length === 0 ? null : { label: 'resyncAfterRecall', changes }
@@ -175,11 +178,14 @@ function alternated(
 ): { readonly on: readonly Action[]; readonly off: readonly Action[] } | null {
   const [first = [], second] = positions
   if (second) return positions.length === 2 ? { on: first, off: second } : null
-  const at = first.findIndex((one) => one.kind === 'alternateControl' && one.controlId === controlId)
-  const action = first[at]
-  if (action?.kind !== 'alternateControl') return null
-  const set = (value: number) => first.with(at, { kind: 'setControl', controlId: action.controlId, value })
-  return { on: set(action.a), off: set(action.b) }
+  for (const [at, action] of first.entries()) {
+    const works = worked(action)
+    const [on, off] = works?.values ?? []
+    if (works?.controlId !== controlId || on === undefined || off === undefined) continue
+    const set = (value: number) => first.with(at, { kind: 'setControl', controlId: works.controlId, value })
+    return { on: set(on), off: set(off) }
+  }
+  return null
 }
 
 /** The device changes over at each press, and so does the lamp: on, off, on. */

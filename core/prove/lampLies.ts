@@ -5,7 +5,7 @@ import type { Action } from '../rig/table/action'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
 import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
 import { PLAN_KEYS } from '../simulate/plan'
-import { expanded, lampSays, type LampSay } from '../switching/action'
+import { expanded, lampSays, litBy, soundsIn, type LampSay } from '../switching/action'
 import { holds, type Claim } from '../switching/claim'
 import { NOTHING_KNOWN } from '../switching/known'
 import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, type ValueAt } from './ask'
@@ -51,7 +51,7 @@ export const claimsOfLamp = (rig: Rig, footswitch: Footswitch): readonly Claim[]
 export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): LampVerdict => {
   if (isDark(footswitch)) return { kind: 'holds' }
   // No part is the tempo: what is played at the end goes by it.
-  if (does(rig, footswitch, 'tempo')) return searched(rig, footswitch, null)
+  if (isLitBy(rig, footswitch, 'tempo')) return searched(rig, footswitch, null)
   const before = keptVerdict(rig, footswitch)
   const lists = listsOfLamp(rig, footswitch)
   // All that has a say, so that an edit that leaves it as it was leaves the verdict.
@@ -86,7 +86,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
   // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
   const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
   const isFollowing = footswitch.lamps.every(({ light }) => light === 'follow')
-  const isTuner = does(rig, footswitch, 'tuner')
+  const isTuner = isLitBy(rig, footswitch, 'tuner')
   const needsSound = !isShown && sounds.size > 0 && isOfSounds(rig, footswitch)
   const isLying = (parts: readonly Part[]) => {
     const known = new Map<string, boolean>()
@@ -180,7 +180,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
 const litNeeds = (rig: Rig, says: readonly LampSay[]): PartNeed[] =>
   says.flatMap(({ action, claims: [claim, ...more] }): PartNeed[] => {
     // What lights a tuner's lamp, or one of sounds, is no value that was sent.
-    if (!claim || more.length > 0 || action.kind === 'recallSound' || action.kind === 'tuner') return []
+    if (!claim || more.length > 0 || litBy(action) !== null) return []
     const [part] = claimParts(rig, claim)
     const isMet = (value: PartValue) =>
       lampSays(rig, [action], knownWith(part, value)).every(({ isLit }) => isLit)
@@ -198,6 +198,9 @@ const trueNeeds = (rig: Rig, claims: readonly Claim[]): PartNeed[] =>
 const shownBy = ({ id, lamps, group }: Footswitch): readonly Part[] =>
   lamps.some(({ light }) => light !== 'follow') || group !== '' ? [`n/${id}`, `d/${id}`] : []
 
+/** The part of a floor that a lamp goes by beside what was sent. */
+const LIT_PART: { readonly [by: string]: Part } = { sound: 'S', tuner: 'T', clock: 'C', show: 'H' }
+
 /** All parts that have a say in whether a lamp is right. */
 const askedBy = (
   rig: Rig,
@@ -205,10 +208,7 @@ const askedBy = (
   lists: readonly (readonly LampSay[])[],
 ): readonly Part[] => [
   ...claimsOf(lists.flat()).flatMap((claim) => claimParts(rig, claim)),
-  ...(soundsOf(rig, footswitch).size > 0 ? ['S'] : []),
-  ...(does(rig, footswitch, 'tuner') ? ['T'] : []),
-  ...(does(rig, footswitch, 'clock') ? ['C'] : []),
-  ...(does(rig, footswitch, 'showStep') ? ['H'] : []),
+  ...actionsOf(rig, footswitch).flatMap((action) => LIT_PART[litBy(action) ?? ''] ?? []),
   ...shownBy(footswitch),
   ...sentFor(rig, footswitch),
 ]
@@ -260,11 +260,7 @@ export function isAsClaimed(rig: Rig, claim: Claim, value: PartValue): boolean |
 
 /** The sounds a switch recalls, on its way through the show too. */
 const soundsOf = (rig: Rig, footswitch: Footswitch): ReadonlySet<string> =>
-  new Set(
-    actionLists(footswitch).flatMap(({ actions }) =>
-      expanded(rig, actions).flatMap(({ action }) => (action.kind === 'recallSound' ? [action.soundId] : [])),
-    ),
-  )
+  new Set(actionLists(footswitch).flatMap(({ actions }) => soundsIn(rig, actions)))
 
 /** The run on the whole floor: what was left out of the search has no say, and this shows that it has none. */
 function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[], isFewest: boolean): LampVerdict {
@@ -279,20 +275,21 @@ function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[], isFewe
     : { kind: 'unknown', atLeast: 0 }
 }
 
-const does = (rig: Rig, footswitch: Footswitch, kind: Action['kind']): boolean =>
-  actionLists(footswitch).some(({ actions }) =>
-    expanded(rig, actions).some(({ action }) => action.kind === kind),
-  )
+const actionsOf = (rig: Rig, footswitch: Footswitch): Action[] =>
+  actionLists(footswitch).flatMap(({ actions }) => expanded(rig, actions).map(({ action }) => action))
+
+const isLitBy = (rig: Rig, footswitch: Footswitch, by: ReturnType<typeof litBy>): boolean =>
+  actionsOf(rig, footswitch).some((action) => litBy(action) === by)
 
 /**
  * The switch with lists that say nothing of the tempo, no part of a floor being that: each list that asks for it may be lit
  * as the rest of it says, or dark, and the lamp is what one of these says. What is found so is played with all that it does.
  */
 function withoutTempo(rig: Rig, footswitch: Footswitch): readonly [Footswitch, ...Footswitch[]] {
-  if (!does(rig, footswitch, 'tempo')) return [footswitch]
+  if (!isLitBy(rig, footswitch, 'tempo')) return [footswitch]
   const { positions, release, longPress, doublePress } = footswitch
   const bare = (actions: readonly Action[]) =>
-    expanded(rig, actions).flatMap(({ action }) => (action.kind === 'tempo' ? [] : [action]))
+    expanded(rig, actions).flatMap(({ action }) => (litBy(action) === 'tempo' ? [] : [action]))
   const asks = (actions: readonly Action[]) => bare(actions).length < expanded(rig, actions).length
   const lists = [...positions, release, longPress]
   const asking: (readonly Action[])[] = lists.filter(asks)
@@ -324,14 +321,14 @@ const sentFor = (rig: Rig, footswitch: Footswitch): Part[] =>
 const isAlone = (rig: Rig, footswitch: Footswitch): boolean =>
   actionLists(footswitch).every(({ actions }) => {
     const says = lampSays(rig, actions, NOTHING_KNOWN)
-    return says.length === 0 || (says.length === 1 && says[0]!.action.kind === 'recallSound')
+    return says.length === 0 || (says.length === 1 && litBy(says[0]!.action) === 'sound')
   })
 
 /** Whether no list of it lights its lamp but by a sound. */
 const isOfSounds = (rig: Rig, footswitch: Footswitch): boolean =>
   actionLists(footswitch).every(({ actions }) => {
     const says = lampSays(rig, actions, NOTHING_KNOWN)
-    return says.length === 0 || says.some(({ action }) => action.kind === 'recallSound')
+    return says.length === 0 || says.some(({ action }) => litBy(action) === 'sound')
   })
 
 /** Every switch whose lamp says something of devices, in the order of banks. */

@@ -5,20 +5,15 @@ import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import { placeKey } from '../rig/switchesHere'
 import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
-import { actionRecalls, expanded } from '../switching/action'
+import { actionRecalls, expanded, leadsOf, setsOnly } from '../switching/action'
 import { eachWay, seenThrough } from './ask'
 import type { FloorMachine } from './floorMachine'
 import type { Part } from './parts'
 import type { ProofFault, Proved, ProofVerdict } from './proved'
+import type { Action } from '../rig/table/action'
 
-/** Actions all of which can be seen in what a floor has at its parts. */
-const SEEN: ReadonlySet<string> = new Set([
-  'recallPreset',
-  'recallSound',
-  'setControl',
-  'alternateControl',
-  'scene',
-])
+/** Whether all it does can be seen in what a floor has at its parts. */
+const isSeenInParts = (action: Action): boolean => setsOnly(action) === 'outright'
 
 /**
  * Each switch: that it is not dead, that no other one under the same foot does the same from everywhere, and that no preset
@@ -27,7 +22,7 @@ const SEEN: ReadonlySet<string> = new Set([
 export function* switchesLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
   const byPlace = movesBySwitch(floor)
   const found = foundAt(floor)
-  const twins = twinsOf(floor, byPlace)
+  const twins = twinsOf(rig, floor, byPlace)
   for (const one of Object.values(rig.switches)) {
     const ours = byPlace.get(one.id)
     if (!ours || !isProgrammed(one)) continue
@@ -91,7 +86,7 @@ function isDead(
 ): boolean | null {
   const actions = actionLists(footswitch).flatMap((list) => expanded(rig, list.actions))
   const isSeen = actions.every(({ action }) => {
-    if (!SEEN.has(action.kind)) return false
+    if (!isSeenInParts(action)) return false
     const control = 'controlId' in action ? own(rig.controls, action.controlId ?? '') : undefined
     return control?.reading.kind !== 'trigger'
   })
@@ -150,6 +145,7 @@ function mayChange(
 
 /** Switches that can be stepped on at the same place and do the same there, by the later one: what the lamps show apart. */
 function twinsOf(
+  rig: Rig,
   floor: FloorMachine,
   bySwitch: ReadonlyMap<SwitchId, Ours>,
 ): ReadonlyMap<SwitchId, SwitchId> {
@@ -176,7 +172,7 @@ function twinsOf(
       const { footswitch, move: made } = labels.get(move)!
       if (!footswitch || made.kind !== 'press' || twins.has(footswitch.id)) continue
       if (
-        !isJudged(footswitch) ||
+        !isJudged(rig, footswitch) ||
         [...bySwitch.get(footswitch.id)!.keys()].some((one) => floor.blurred.has(one))
       )
         continue
@@ -189,11 +185,14 @@ function twinsOf(
   return twins
 }
 
+const leadsToBank = (rig: Rig, action: Action): boolean =>
+  leadsOf(rig, [action]).some((lead) => lead === 'bank' || lead === 'back')
+
 /** Only what can all be seen in the parts can be held against another. */
-const isJudged = (footswitch: Footswitch): boolean =>
+const isJudged = (rig: Rig, footswitch: Footswitch): boolean =>
   footswitch.positions.length === 1 &&
   actionLists(footswitch).every(({ actions }) =>
-    actions.every(({ kind }) => SEEN.has(kind) || kind === 'travel'),
+    actions.every((action) => isSeenInParts(action) || leadsToBank(rig, action)),
   )
 
 /** Presets a list recalls on a device that is in another once the list is done. */

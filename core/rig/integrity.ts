@@ -13,6 +13,7 @@ import type { Macro } from './table/macro'
 import type { Sound } from './table/sound'
 import { switchCount } from './table/controller'
 import { slotKey } from './edits/switchSlot'
+import { namedIn } from './table/action'
 
 /** More rows than this in one table is no rig. */
 export const ROWS_MAX = 20_000
@@ -167,10 +168,11 @@ function runsItself(rig: Rig, macro: Macro): boolean {
   const todo = [macro]
   for (let one = todo.pop(); one; one = todo.pop())
     for (const action of one.actions) {
-      if (action.kind !== 'macro' || seen.has(action.macroId)) continue
-      if (action.macroId === macro.id) return true
-      seen.add(action.macroId)
-      const next = own(rig.macros, action.macroId)
+      const runs = namedIn(action, 'macros')
+      if (runs === null || seen.has(runs)) continue
+      if (runs === macro.id) return true
+      seen.add(runs)
+      const next = own(rig.macros, runs)
       if (next) todo.push(next)
     }
   return false

@@ -2,7 +2,7 @@ import { own } from '../base/own'
 import { bankShape } from './shape'
 import { perTables } from './perTables'
 import { byIndex, type Rig } from './rig'
-import type { Action } from './table/action'
+import { namedIn, turnsLayer, type Action } from './table/action'
 import { actionLists, isProgrammed, type Footswitch, type Layer } from './table/switch'
 
 /** The footswitches of every bank and layer, by place: {@link placeKey}. */
@@ -33,20 +33,18 @@ const everyBank = perTables(['switches', bankShape, 'macros'], (rig: Rig): Reado
   // What turns the shift layer on is there to turn it off again: the way back is always under the foot.
   for (const bank of banks)
     for (const one of [...(byBank.get(`${bank.id}/base`) ?? NONE).values()])
-      if (turnsLayer(rig, one)) put(`${bank.id}/shift`, one)
+      if (canTurnLayer(rig, one)) put(`${bank.id}/shift`, one)
   // A row that does nothing yet is in its place as long as nothing else is.
   for (const one of all) put(`${one.bankId}/${one.layer}`, one)
   return byBank
 })
 
-const turnsLayer = (rig: Rig, footswitch: Footswitch): boolean => {
+const canTurnLayer = (rig: Rig, footswitch: Footswitch): boolean => {
   const turns = (actions: readonly Action[], depth: number): boolean =>
     actions.some(
       (action) =>
-        action.kind === 'layer' ||
-        (action.kind === 'macro' &&
-          depth < 20 &&
-          turns(own(rig.macros, action.macroId)?.actions ?? [], depth + 1)),
+        turnsLayer(action) ||
+        (depth < 20 && turns(own(rig.macros, namedIn(action, 'macros') ?? '')?.actions ?? [], depth + 1)),
     )
   return actionLists(footswitch).some(({ actions }) => turns(actions, 0))
 }

@@ -7,7 +7,7 @@ import type { BankId } from '../rig/table/bank'
 import { switchCount, type Controller, type ControllerId } from '../rig/table/controller'
 import type { SoundId } from '../rig/table/sound'
 import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
-import { expanded, leadsOf } from '../switching/action'
+import { expanded, isQuiet, leadsOf, showGo } from '../switching/action'
 import { afterList } from '../switching/bankMap'
 import { COMPILE_KEYS } from '../switching/compile'
 import { lateness, timingOf } from '../switching/timing'
@@ -58,9 +58,6 @@ export interface FootMoves {
   readonly onward: readonly FootMove[]
 }
 
-/** Kinds that are not heard: they only lead elsewhere, or wait. */
-const QUIET: ReadonlySet<Action['kind']> = new Set(['travel', 'layer', 'wait'])
-
 /** All that a foot can do in every bank and layer. Holding the shift layer and going "back" hang on more than where it is: left out. */
 export const footMoves = (rig: Rig, controllerId: ControllerId): FootMoves =>
   all(rig).get(controllerId) ?? NOTHING
@@ -102,7 +99,7 @@ function work(rig: Rig, controller: Controller): FootMoves {
 /** What a list does where the foot is, and what the bank it leads to does as the foot comes. */
 function outcome(rig: Rig, from: Where, actions: readonly Action[]) {
   const { spot, said, isHeld } = afterList(rig, actions, from.bankId, from.layer)
-  const kinds = expanded(rig, actions).map(({ action }) => action)
+  const does = expanded(rig, actions).map(({ action }) => action)
   const isUnsure = isHeld || leadsOf(rig, actions).includes('back')
   const to: Where = { bankId: spot.bankId ?? from.bankId, layer: spot.layer }
   const goes = to.bankId !== from.bankId || to.layer !== from.layer
@@ -111,13 +108,13 @@ function outcome(rig: Rig, from: Where, actions: readonly Action[]) {
   // A bank that leads on as the foot comes is not looked through.
   const leadsOn = heard.spot.bankId !== to.bankId || heard.spot.layer !== to.layer
   // What a show is stepped on to hangs on where it is: no sound of its own.
-  const inShow = [...expanded(rig, actions), ...expanded(rig, arrives)].flatMap(({ action }) =>
-    action.kind === 'showStep' ? [action.to] : [],
+  const inShow = [...expanded(rig, actions), ...expanded(rig, arrives)].flatMap(
+    ({ action }) => showGo(action)?.to ?? [],
   )
   const plays = inShow.length > 0 ? null : (heard.said.at(-1) ?? said.at(-1) ?? null)
   const goesOn = inShow.length === 1 && inShow[0] === 'nextPart'
-  const isQuiet = goes && plays === null && inShow.length === 0 && kinds.every(({ kind }) => QUIET.has(kind))
-  return isUnsure || leadsOn ? null : { to, plays, goesOn, isQuiet }
+  const isQuietMove = goes && plays === null && inShow.length === 0 && does.every(isQuiet)
+  return isUnsure || leadsOn ? null : { to, plays, goesOn, isQuiet: isQuietMove }
 }
 
 function movesOf(rig: Rig, controller: Controller, from: Where, one: Footswitch): FootMove[] {

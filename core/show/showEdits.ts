@@ -18,6 +18,7 @@ import type { SoundId } from '../rig/table/sound'
 import type { SwitchId } from '../rig/table/switch'
 import { addSong } from '../tempo/tempoEdits'
 import type { ReadShow } from './readShow'
+import { soundOf } from '../rig/table/action'
 
 /** Names rows that are made; asked once for each. */
 export interface ShowIds {
@@ -245,7 +246,7 @@ export function fillFromSong(
   if (!bank || !song || (bank.songId !== null && bank.songId !== songId)) return { edit: null, left: [] }
   const there = new Set(
     [...switchesHere(rig, bankId, 'base').values()].flatMap(({ positions }) =>
-      positions.flat().flatMap((action) => (action.kind === 'recallSound' ? [action.soundId] : [])),
+      positions.flat().flatMap((action) => soundOf(action) ?? []),
     ),
   )
   const wanted = [...new Set(partsOf(rig, songId).flatMap(({ soundId }) => soundId ?? []))].filter(

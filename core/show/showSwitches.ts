@@ -19,7 +19,7 @@ import { switchCount } from '../rig/table/controller'
 import { partSound } from '../rig/table/part'
 import type { SongId } from '../rig/table/song'
 import { actionLists, type Footswitch, type Layer, type SwitchId } from '../rig/table/switch'
-import { expanded } from '../switching/action'
+import { expanded, showGo } from '../switching/action'
 import { bankMap } from '../switching/bankMap'
 import { freeNumbersOf } from './showEdits'
 import { showController } from './travel'
@@ -44,9 +44,10 @@ export function showSwitch(rig: Rig, to: ShowMove, songId: SongId | null = null)
   const all = Object.values(rig.switches).sort((a, b) => place(a) - place(b))
   for (const footswitch of all)
     for (const { path, actions } of actionLists(footswitch))
-      for (const { action } of expanded(rig, actions))
-        if (action.kind === 'showStep' && action.to === to && action.songId === songId)
-          return { footswitch, how: HOW[path[0]!]! }
+      for (const { action } of expanded(rig, actions)) {
+        const go = showGo(action)
+        if (go?.to === to && go.songId === songId) return { footswitch, how: HOW[path[0]!]! }
+      }
   return null
 }
 

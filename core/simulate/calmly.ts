@@ -1,7 +1,7 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Footswitch } from '../rig/table/switch'
-import { actionSteps } from '../switching/action'
+import { actionSteps, setsOnly } from '../switching/action'
 import { learn } from '../switching/known'
 import { DEVICE_AT_POWER_ON, moveContact, receive, type DeviceState } from './device'
 import type { FloorState } from './floor'
@@ -29,14 +29,11 @@ function isTimelessOp(op: Op): boolean {
     case 'start':
       return false
     case 'ask':
-      return TIMELESS_ASKS.has(op.action.kind)
+      return setsOnly(op.action) !== null
     default:
       return true
   }
 }
-
-/** Actions whose steps hang on what is known and send values or presets, no more. */
-const TIMELESS_ASKS: ReadonlySet<string> = new Set(['alternateControl', 'stepControl', 'stepPreset', 'scene'])
 
 /**
  * What a quick step on such a switch makes of a floor at rest, as `step` and all that comes of it do, but for time, tempo,

@@ -1,5 +1,6 @@
 import { perTables } from '../rig/perTables'
 import { inOrder, type Rig } from '../rig/rig'
+import { soundOf } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
 import type { Footswitch } from '../rig/table/switch'
 import { shortNames } from './shortNames'
@@ -31,6 +32,6 @@ export function switchName(
   { labelLength }: Pick<Controller, 'labelLength'>,
 ): string {
   if (label !== '') return label
-  const sound = positions[0]?.find((action) => action.kind === 'recallSound')
-  return (sound && namesFor(rig, labelLength ?? 60).get(sound.soundId)) ?? ''
+  const [soundId] = positions[0]?.flatMap((action) => soundOf(action) ?? []) ?? []
+  return (soundId && namesFor(rig, labelLength ?? 60).get(soundId)) ?? ''
 }

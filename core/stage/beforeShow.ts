@@ -9,7 +9,8 @@ import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId } from '../rig/table/device'
 import { checklist, type ChecklistLine, type Task } from '../setup/checklist'
 import { showController, standAtStart, waysOfShow } from '../show/travel'
-import { expanded } from '../switching/action'
+import { expanded, litBy } from '../switching/action'
+import { namedIn } from '../rig/table/action'
 
 /** The first part of their keys: a tick for tonight is another than one for the first stomp. */
 export const BEFORE_SHOW = 'show/'
@@ -74,7 +75,9 @@ function tunerTask(rig: Rig): Task | null {
     Object.values(rig.switches).some((one) =>
       [...one.positions, one.longPress, one.doublePress].some((list) =>
         expanded(rig, list).some(
-          ({ action }) => action.kind === 'tuner' && own(rig.controls, action.controlId)?.deviceId === id,
+          ({ action }) =>
+            litBy(action) === 'tuner' &&
+            own(rig.controls, namedIn(action, 'controls') ?? '')?.deviceId === id,
         ),
       ),
     )

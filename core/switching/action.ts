@@ -1,9 +1,24 @@
 import type { Rig } from '../rig/rig'
-import type { Action, ActionKind, ActionOf } from '../rig/table/action'
+import { soundOf, type Action, type ActionKind, type ActionOf } from '../rig/table/action'
 import type { Controller } from '../rig/table/controller'
+import type { DeviceId } from '../rig/table/device'
 import type { Row } from '../rig/table/keyIn'
+import type { SoundId } from '../rig/table/sound'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import type { ActionDoes, Doing, Lead, Recalled, TempoSet } from './action/actionDoes'
+import type {
+  ActionDoes,
+  Along,
+  ControllerNeed,
+  Doing,
+  Foot,
+  Lead,
+  LitBy,
+  Recalled,
+  ShowGo,
+  TempoChanger,
+  TempoSet,
+  Worked,
+} from './action/actionDoes'
 import { allOff } from './action/allOff'
 import { alternateControl } from './action/alternateControl'
 import { clock } from './action/clock'
@@ -81,6 +96,64 @@ export const leadsOf = (rig: Rig, actions: readonly Action[]): readonly Lead[] =
 /** The tempo an action would leave; null where it sets none. */
 export const tempoSetBy = (rig: Rig, action: Action, known: Known): TempoSet | null =>
   doesOf(action).setsTempo?.(rig, action, known) ?? null
+
+/** The sounds a list recalls, in order, but for those it hangs on the show to recall. */
+export const soundsIn = (rig: Rig, actions: readonly Action[]): readonly SoundId[] =>
+  expanded(rig, actions).flatMap(({ action }) => soundOf(action) ?? [])
+
+/** How far it goes in the show; null where it does not. */
+export const showGo = (action: Action): ShowGo | null => doesOf(action).goesInShow?.(action) ?? null
+
+/** How long it waits in ms; null for one that does not. */
+export const waitOf = (action: Action): number | null => doesOf(action).waits?.(action) ?? null
+
+/** The device it taps the tempo out to; null for none. */
+export const tapsOutTo = (action: Action): DeviceId | null => doesOf(action).tapsOutTo?.(action) ?? null
+
+/** What a controller must be able to do for it; null for what all can. */
+export const needOf = (action: Action): ControllerNeed | null => doesOf(action).needs ?? null
+
+/** Where a foot is once it is done. */
+export const footAfter = (rig: Rig, action: Action, foot: Foot): Foot => ({
+  ...foot,
+  ...doesOf(action).brings?.(rig, action, foot),
+})
+
+/** Whether it only leads the foot elsewhere, or waits: nothing of it is heard. */
+export const isQuiet = (action: Action): boolean =>
+  doesOf(action).leads !== undefined || doesOf(action).waits !== undefined
+
+/** What its lamp goes by beside values sent; null where it goes by those. */
+export const litBy = (action: Action): LitBy | null => doesOf(action).litBy ?? null
+
+/** Whether its lamp beats with the tempo. */
+export const beatsTempo = (action: Action): boolean => doesOf(action).beats === true
+
+/** Whether it sends presets and values at once and no more: always the same, or on from what was sent last; null where it does otherwise. */
+export const setsOnly = (action: Action): 'outright' | 'onward' | null => doesOf(action).sets ?? null
+
+/** The control it works, and by which values; null where it works none so. */
+export const worked = (action: Action): Worked | null => doesOf(action).works?.(action) ?? null
+
+/** Whether it sets something off and leaves no value behind. */
+export const onlyFires = (action: Action): boolean => doesOf(action).fires === true
+
+/** Whether it always does the same, but for where the foot is. */
+export const isAlike = (action: Action): boolean =>
+  doesOf(action).asks === undefined || doesOf(action).isAlike?.(action) === true
+
+/** Whether nothing can come of it, since what it asks for is nowhere in the rig. */
+export const isVain = (rig: Rig, action: Action): boolean => doesOf(action).isVain?.(rig, action) === true
+
+/** What of it may change the tempo, whatever is known; null where nothing may. */
+export const tempoChanger = (rig: Rig, action: Action): TempoChanger | null =>
+  doesOf(action).mayChangeTempo?.(rig, action) ?? null
+
+/** An action some steps on in a series; null beyond its end. */
+export function actionFurther(rig: Rig, action: Action, along: Along): Action | null {
+  const { further } = doesOf(action)
+  return further ? further(rig, action, along) : action
+}
 
 /** Values an action may send a control. */
 export const actionValues = (action: Action): readonly number[] => doesOf(action).values?.(action) ?? []

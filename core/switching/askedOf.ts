@@ -3,7 +3,7 @@ import type { Rig } from '../rig/rig'
 import type { Action } from '../rig/table/action'
 import type { Bank } from '../rig/table/bank'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import { expanded } from './action'
+import { expanded, needOf, tapsOutTo } from './action'
 
 /** What lists of actions ask of the tempo's neighbours, macros with them. */
 export interface Asked {
@@ -17,8 +17,9 @@ export function askedOfList(rig: Rig, actions: readonly Action[]): Asked {
   let clock = false
   const tapsOut: string[] = []
   for (const { action } of expanded(rig, actions)) {
-    if (action.kind === 'clock') clock = true
-    if (action.kind === 'tapOut') tapsOut.push(action.deviceId)
+    if (needOf(action) === 'clock') clock = true
+    const device = tapsOutTo(action)
+    if (device !== null) tapsOut.push(device)
   }
   return { clock, tapsOut }
 }

@@ -7,8 +7,8 @@ import type { Bank, BankId } from '../rig/table/bank'
 import type { ControllerId } from '../rig/table/controller'
 import type { SoundId } from '../rig/table/sound'
 import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
-import { expanded, oneOf } from './action'
-import { destination } from './action/travel'
+import { expanded, footAfter, leadsOf, oneOf, soundsIn } from './action'
+import type { Foot } from './action/actionDoes'
 import { COMPILE_KEYS } from './compile'
 
 /** A bank in one of its layers. */
@@ -134,24 +134,18 @@ function putAt(all: Map<SoundId, number[]>, id: SoundId, spot: number): void {
 
 /** Where a list leaves the foot, the sounds it recalls, and those a show can be stepped on to. A layer that is held is given back; what is done under it is under it. */
 export function afterList(rig: Rig, actions: readonly Action[], bankId: BankId, layer: Layer) {
-  let spot = { bankId: bankId as BankId | null, layer }
+  let foot: Foot = { bankId, layer, back: [] }
   const said: SoundId[] = []
   const shown: SoundId[] = []
   let isHeld = false
   for (const { action } of expanded(rig, actions)) {
-    if (action.kind === 'recallSound') said.push(action.soundId)
-    for (const one of oneOf(rig, action)) if (one.kind === 'recallSound') shown.push(one.soundId)
-    if (action.kind === 'travel' && action.to !== 'back')
-      spot = { ...spot, bankId: destination(rig, action, { bankId: spot.bankId, back: [] }) ?? spot.bankId }
-    if (action.kind === 'layer') isHeld = action.does === 'hold'
-    if (action.kind === 'layer')
-      spot = {
-        ...spot,
-        layer:
-          action.does === 'base' || (action.does === 'change' && spot.layer === 'shift') ? 'base' : 'shift',
-      }
+    said.push(...soundsIn(rig, [action]))
+    shown.push(...soundsIn(rig, oneOf(rig, action)))
+    foot = footAfter(rig, action, foot)
+    const [lead] = leadsOf(rig, [action])
+    if (lead === 'layer' || lead === 'held') isHeld = lead === 'held'
   }
-  return { spot, said, shown, isHeld }
+  return { spot: { bankId: foot.bankId, layer: foot.layer }, said, shown, isHeld }
 }
 
 /** Fewest presses from one spot to all. */

@@ -8,6 +8,7 @@ import type { DeviceId } from '../rig/table/device'
 import type { Sound } from '../rig/table/sound'
 import { wantsOf } from '../sound/want'
 import { oneOf } from './action'
+import { soundOf } from '../rig/table/action'
 import { COMPILE_KEYS } from './compile'
 
 /** One program of a numbered combination. */
@@ -43,7 +44,7 @@ const known = perTables([...COMPILE_KEYS, 'switches'], (rig: Rig): ReadonlyMap<s
       [...positions, longPress, doublePress, release].flatMap((actions) =>
         actions
           .flatMap((action) => [action, ...oneOf(rig, action)])
-          .flatMap((action) => (action.kind === 'recallSound' ? [action.soundId] : [])),
+          .flatMap((action) => soundOf(action) ?? []),
       ),
     ),
   )

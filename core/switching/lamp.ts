@@ -1,7 +1,7 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Footswitch, Lamp } from '../rig/table/switch'
-import { isLitBy } from './action'
+import { beatsTempo, isLitBy } from './action'
 import type { Known } from './known'
 
 /** What a lamp shows, as far as the controller knows. */
@@ -27,7 +27,7 @@ export function lampNow(rig: Rig, footswitch: Footswitch, known: Known): LampNow
       : { light: lamp.light, colour: lamp.colour }
   if (group !== '') return { light: done === undefined ? 'off' : 'steady', colour: lamp.colour }
   const lit = positions.findIndex((actions) => isLitBy(rig, actions, known) === true)
-  const isTap = positions[0]!.some(({ kind }) => kind === 'tap')
+  const isTap = positions[0]!.some(beatsTempo)
   if (isTap && (known.tempo !== null || known.clockIn !== null))
     return { light: 'tempo', colour: lamp.colour }
   const isOn = lit >= 0 || [longPress, release].some((actions) => isLitBy(rig, actions, known) === true)

@@ -9,7 +9,7 @@ import { switchCount, type Controller } from '../rig/table/controller'
 import type { Device } from '../rig/table/device'
 import { roleOf, type RoleKind } from '../rig/table/port'
 import { actionLists, type Footswitch } from '../rig/table/switch'
-import { expanded, switchRecalls } from './action'
+import { expanded, needOf, switchRecalls } from './action'
 import { COMPILE_KEYS, mostSteps, storedMessages, type SwitchEvent } from './compile'
 
 /** What a rig may ask of its foot controller. */
@@ -114,7 +114,7 @@ const demandOf = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): Demand => {
     ]),
     highestProgram: highest(addresses.map(({ program }) => program)),
     stepsInShow: actionLists(footswitch).some(({ actions }) =>
-      expanded(rig, actions).some(({ action }) => action.kind === 'showStep'),
+      expanded(rig, actions).some(({ action }) => needOf(action) === 'showList'),
     ),
     recalled: namesOf(addresses),
     banked: namesOf(addresses.filter(({ bank }) => bank > 0)),

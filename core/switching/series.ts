@@ -1,19 +1,13 @@
 import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import { hexOf, readBytes } from '../midi/hexBytes'
-import type { MidiMessage } from '../midi/message'
 import { change, type Change, type Edit } from '../rig/edit'
 import { putSwitch, switchAt, type SwitchSlot } from '../rig/edits/switchSlot'
 import { findPreset } from '../rig/edits/setRecall'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { highestValue } from '../rig/table/control'
+import type { Rig } from '../rig/rig'
+import { namedIn, naming, type Action } from '../rig/table/action'
 import { BLANK_PRESET, type Preset, type PresetId } from '../rig/table/preset'
 import type { Footswitch } from '../rig/table/switch'
-
-/** What goes up by one from copy to copy. */
-export const SERIES = ['same', 'preset', 'sound', 'controller', 'value', 'channel'] as const
-export type Series = (typeof SERIES)[number]
+import { actionFurther } from './action'
+import type { Along, Series } from './action/actionDoes'
 
 interface Made {
   readonly actions: readonly Action[]
@@ -31,101 +25,33 @@ function nth(
   const presets: Preset[] = []
   const after: Action[] = []
   for (const action of actions) {
-    const next = further(rig, action, series, n, (deviceId, index) => {
+    const preset = (deviceId: Preset['deviceId'], index: number) => {
+      const stored = findPreset(rig, deviceId, index)
+      if (stored) return stored.id
       const row: Preset = { ...BLANK_PRESET, id: newId(presets.length), deviceId, index }
       presets.push(row)
       return row.id
-    })
+    }
+    const next = further(rig, action, { series, n, preset })
     if (!next) return null
     after.push(next)
   }
   return { actions: after, presets }
 }
 
-/** An action moved on by `n` in a series; the same where the series does not touch it; null beyond the end. */
-function further(
-  rig: Rig,
-  action: Action,
-  series: Series,
-  n: number,
-  make: (deviceId: Preset['deviceId'], index: number) => PresetId,
-): Action | null {
-  if (series === 'preset' && action.kind === 'recallPreset') {
-    const preset = own(rig.presets, action.presetId)
-    const device = own(rig.devices, preset?.deviceId ?? '')
-    if (!preset || !device || preset.index + n >= device.numbering.count) return null
-    const row = findPreset(rig, device.id, preset.index + n)
-    return { ...action, presetId: row?.id ?? make(device.id, preset.index + n) }
-  }
-  if (series === 'sound' && action.kind === 'recallSound') {
-    const sounds = inOrder(rig.sounds)
-    const at = sounds.findIndex(({ id }) => id === action.soundId)
-    const next = sounds[at + n]
-    return at < 0 || !next ? null : { ...action, soundId: next.id }
-  }
-  if (series === 'controller' && 'controlId' in action && action.controlId !== null) {
-    const control = own(rig.controls, action.controlId)
-    if (control?.address.kind !== 'cc') return null
-    const { number } = control.address
-    const next = Object.values(rig.controls).find(
-      ({ deviceId, address }) =>
-        deviceId === control.deviceId && address.kind === 'cc' && address.number === number + n,
-    )
-    return next ? ({ ...action, controlId: next.id } as Action) : null
-  }
-  if (series === 'value') return withValue(rig, action, n)
-  if ((series === 'controller' || series === 'channel') && action.kind === 'raw')
-    return movedBytes(action, series, n)
-  return action
-}
-
-function withValue(rig: Rig, action: Action, n: number): Action | null {
-  if (action.kind === 'raw') return movedBytes(action, 'value', n)
-  if (action.kind === 'note')
-    return action.note + n > 127 ? null : { ...action, note: (action.note + n) as never }
-  if (action.kind !== 'setControl' && !(action.kind === 'scene' && action.move === 'to')) return action
+/** An action moved on in a series; the same where the series does not touch it; null beyond the end. */
+function further(rig: Rig, action: Action, along: Along): Action | null {
+  const { series, n } = along
+  if (series !== 'controller' || !('controlId' in action) || action.controlId === null)
+    return actionFurther(rig, action, along)
   const control = own(rig.controls, action.controlId)
-  if (!control) return null
-  if (control.reading.kind === 'named') {
-    const names = control.reading.names.toSorted((a, b) => a.value - b.value)
-    const at = names.findLastIndex(({ value }) => value <= action.value)
-    const next = names[at + n]
-    return next ? { ...action, value: next.value } : null
-  }
-  return action.value + n > highestValue(control.address) ? null : { ...action, value: action.value + n }
-}
-
-/** The first message of the bytes moved on; the others with it where they are of the channel. */
-function movedBytes(
-  action: Extract<Action, { kind: 'raw' }>,
-  what: 'controller' | 'value' | 'channel',
-  n: number,
-): Action | null {
-  const read = readBytes(action.hex)
-  if (!read.ok) return null
-  const moved: MidiMessage[] = []
-  for (const message of read.value.messages) {
-    const one = movedMessage(message, what, n)
-    if (!one) return null
-    moved.push(one)
-  }
-  return { ...action, hex: hexOf(moved.flatMap((message) => [...encodeMessage(message)])) }
-}
-
-function movedMessage(
-  message: MidiMessage,
-  what: 'controller' | 'value' | 'channel',
-  n: number,
-): MidiMessage | null {
-  const up = (value: number, most: number) => (value + n > most ? null : value + n)
-  const put = (field: string, value: number | null) =>
-    value === null ? null : ({ ...message, [field]: value } as MidiMessage)
-  if (what === 'channel') return 'channel' in message ? put('channel', up(message.channel, 16)) : message
-  if (what === 'controller')
-    return message.kind === 'control' ? put('controller', up(message.controller, 127)) : message
-  if (message.kind === 'control') return put('value', up(message.value, 127))
-  if (message.kind === 'program') return put('program', up(message.program, 127))
-  return message
+  if (control?.address.kind !== 'cc') return null
+  const { number } = control.address
+  const next = Object.values(rig.controls).find(
+    ({ deviceId, address }) =>
+      deviceId === control.deviceId && address.kind === 'cc' && address.number === number + n,
+  )
+  return next ? naming(action, 'controls', next.id) : null
 }
 
 /** One copy of a series, as it would be made. */
@@ -193,11 +119,10 @@ function everyList(
       if (!known) made.set(key, preset)
       ids.set(preset.id, known?.id ?? preset.id)
     }
-    return one.actions.map((action) =>
-      action.kind === 'recallPreset'
-        ? { ...action, presetId: ids.get(action.presetId) ?? action.presetId }
-        : action,
-    )
+    return one.actions.map((action) => {
+      const id = ids.get(namedIn(action, 'presets') ?? '')
+      return id === undefined ? action : naming(action, 'presets', id)
+    })
   }
   const positions = source.positions.map(of)
   const [release, longPress, doublePress] = [source.release, source.longPress, source.doublePress].map(of)

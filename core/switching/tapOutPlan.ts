@@ -3,7 +3,7 @@ import type { Bank } from '../rig/table/bank'
 import type { Device } from '../rig/table/device'
 import { songTempo, type Song } from '../rig/table/song'
 import { tapsOut, type TapOutRefusal } from '../tempo/tapOut'
-import { expanded } from './action'
+import { expanded, tapsOutTo, waitOf } from './action'
 
 /** Whether a device that takes taps is in time for a song. `late` and `inTime` say when it is right, in ms from the step. */
 export type TapOutVerdict =
@@ -22,8 +22,8 @@ export const banksOfSong = (rig: Rig, { id }: Pick<Song, 'id'>): Bank[] =>
 function waitsBefore(rig: Rig, { enter }: Bank, deviceId: string): number | null {
   let ms = 0
   for (const { action } of expanded(rig, enter)) {
-    if (action.kind === 'tapOut' && action.deviceId === deviceId) return ms
-    if (action.kind === 'wait') ms += action.ms
+    if (tapsOutTo(action) === deviceId) return ms
+    ms += waitOf(action) ?? 0
   }
   return null
 }

@@ -4,8 +4,7 @@ import { switchesHere } from '../rig/switchesHere'
 import type { Action } from '../rig/table/action'
 import { songTempo } from '../rig/table/song'
 import { actionLists, type SwitchId } from '../rig/table/switch'
-import { destination } from './action/travel'
-import { expanded, tempoSetBy } from './action'
+import { expanded, footAfter, tempoSetBy } from './action'
 import type { TempoSet } from './action/actionDoes'
 import type { SwitchEvent } from './compile'
 import type { Known } from './known'
@@ -32,9 +31,8 @@ export function tempoMoves(rig: Rig, known: Known): TempoMove[] {
 
 /** A bank may do more on coming there: of that the last counts, or else the tempo of its song. */
 function setBy(rig: Rig, action: Action, known: Known): TempoSet | null {
-  if (action.kind !== 'travel') return tempoSetBy(rig, action, known)
-  const bank = own(rig.banks, destination(rig, action, known) ?? '')
-  if (!bank || bank.id === known.bankId) return null
+  const bank = own(rig.banks, footAfter(rig, action, known).bankId ?? '')
+  if (!bank || bank.id === known.bankId) return tempoSetBy(rig, action, known)
   const song = own(rig.songs, bank.songId ?? '')
   const ofSong = song && song.id !== known.songId ? songTempo(song) : null
   const entered = expanded(rig, bank.enter).flatMap(({ action: one }) => tempoSetBy(rig, one, known) ?? [])

@@ -17,6 +17,8 @@ export interface ActionText<Action> {
   readonly name: string
   /** What it does in whole, a line for each device. */
   readonly lines: (rig: Rig, action: Action) => readonly ActionLine[]
+  /** It is about one thing, whose name says it in a list: its kind and `short`. */
+  readonly isOneThing?: true
   /** The same in two or three words; empty for one that is nothing to a player. */
   readonly short: (rig: Rig, action: Action) => string
 }

@@ -21,5 +21,6 @@ export const recallSound: ActionText<ActionOf<'recallSound'>> = {
         : []
     })
   },
+  isOneThing: true,
   short: (rig, { soundId }) => own(rig.sounds, soundId)?.name ?? '',
 }

@@ -4,7 +4,6 @@ import {
   actionsAt,
   listSteps,
   messagesAmong,
-  own,
   type Action,
   type Change,
   type Controller,
@@ -13,7 +12,7 @@ import {
   type Rig,
 } from '#core'
 import { useLists } from '~/composables/useLists'
-import { actionLines, actionName } from '#shared/actions'
+import { actionLines, actionTitle } from '#shared/actions'
 import { messageText } from '#shared/messages'
 import { ACTION_EDITORS, SHOWN_AT_ONCE } from './actions/actionEditors'
 import ActionFrame from './actions/ActionFrame.vue'
@@ -35,11 +34,7 @@ const lists = useLists()
 const actions = computed(() => actionsAt(rig, place))
 const steps = computed(() => listSteps(rig, actions.value, doing))
 
-/** What buttons and readers call an action. */
-const nameOf = (action: Action): string => {
-  if (action.kind === 'recallSound') return own(rig.sounds, action.soundId)?.name ?? 'sound'
-  return actionLines(rig, action)[0]?.device ?? actionName(action.kind)
-}
+const nameOf = (action: Action) => actionTitle(rig, action)
 
 function sentBy(at: number): string {
   const messages = messagesAmong(steps.value.filter((one) => one.action === at))

@@ -7,10 +7,10 @@ import {
   changeSwitches,
   clearSwitches,
   doingFirst,
-  BLANK_PRESET,
   own,
   switchAt,
   switchName,
+  withPreset,
   type Controller,
   type Footswitch,
   type PhraseReading,
@@ -52,16 +52,16 @@ const LIGHTS = (['follow', 'off', 'steady', 'flash', 'tempo'] as const).map((val
 const alter = (of: (one: Footswitch) => Footswitch) => rigs.edit(changeSwitches(rig, slots, of))
 
 /** Adds one action to the presses of each, and what undoes it to its release. */
-function add({ action, makes, release }: PhraseReading): void {
-  const id = nanoid(12) as PresetId
-  const made = makes && action.kind === 'recallPreset' ? { ...action, presetId: id } : action
+function add(reading: PhraseReading): void {
+  const { release } = reading
+  const { action, preset } = withPreset(reading, nanoid(12) as PresetId)
   const edit = changeSwitches(rig, slots, (one) => ({
     ...one,
-    positions: one.positions.map((actions) => [...actions, made]),
+    positions: one.positions.map((actions) => [...actions, action]),
     release: release ? [...one.release, release] : one.release,
   }))
   if (!edit) return
-  const first = makes ? [change('presets', id, null, { ...BLANK_PRESET, id, ...makes })] : []
+  const first = preset ? [change('presets', preset.id, null, preset)] : []
   rigs.edit({ ...edit, changes: [...first, ...edit.changes] })
 }
 const lampOf = (one: Footswitch, fields: Partial<Footswitch['lamps'][number]>) => ({

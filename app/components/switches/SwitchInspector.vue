@@ -8,6 +8,7 @@ import {
   labelSwitch,
   lateness,
   modeOf,
+  namedIn,
   own,
   putSwitch,
   removeRow,
@@ -107,7 +108,7 @@ const alter = (fields: Partial<Footswitch>): void => {
 /** A position that recalls presets and nothing else can become a sound. */
 const canBeSound = (position: number) => {
   const actions = footswitch.value.positions[position] ?? []
-  return actions.length > 0 && actions.every(({ kind }) => kind === 'recallPreset')
+  return actions.length > 0 && actions.every((action) => namedIn(action, 'presets') !== null)
 }
 
 function makeSound(position: number): void {

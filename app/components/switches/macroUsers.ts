@@ -1,4 +1,4 @@
-import { actionLists, inOrder, byIndex, perObject, type Action, type Rig } from '#core'
+import { actionLists, inOrder, byIndex, namedIn, perObject, type Action, type Rig } from '#core'
 import { switchPlace } from '~/text/sounds'
 import { bankText } from '#shared/actions/travel'
 
@@ -6,11 +6,11 @@ import { bankText } from '#shared/actions/travel'
 export const macroUsers = perObject((rig: Rig): ReadonlyMap<string, readonly string[]> => {
   const users = new Map<string, string[]>()
   const put = (actions: readonly Action[], by: string) => {
-    for (const action of actions)
-      if (action.kind === 'macro') {
-        const known = users.get(action.macroId) ?? []
-        if (!known.includes(by)) users.set(action.macroId, [...known, by])
-      }
+    for (const action of actions) {
+      const id = namedIn(action, 'macros')
+      const known = users.get(id ?? '') ?? []
+      if (id !== null && !known.includes(by)) users.set(id, [...known, by])
+    }
   }
   for (const one of Object.values(rig.switches))
     put(

@@ -5,7 +5,7 @@ import { perTables } from '../perTables'
 import type { Rig } from '../rig'
 import type { DeviceId } from '../table/device'
 import { BLANK_PRESET, type Preset, type PresetId } from '../table/preset'
-import type { Action } from '../table/action'
+import { namedIn, type Action } from '../table/action'
 import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 
 export interface Recall {
@@ -51,7 +51,7 @@ export function setRecall(rig: Rig, slot: SwitchSlot, position: number, recall: 
 
 function withRecall(rig: Rig, actions: readonly Action[], action: Action, deviceId: DeviceId): Action[] {
   const at = actions.findIndex(
-    (one) => one.kind === 'recallPreset' && own(rig.presets, one.presetId)?.deviceId === deviceId,
+    (one) => own(rig.presets, namedIn(one, 'presets') ?? '')?.deviceId === deviceId,
   )
   if (at < 0) return [...actions, action]
   return dequal(actions[at], action) ? (actions as Action[]) : actions.with(at, action)

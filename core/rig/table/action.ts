@@ -24,6 +24,7 @@ import { tempo, tempoSchema } from './action/tempo'
 import { travel, travelSchema } from './action/travel'
 import { tuner, tunerSchema } from './action/tuner'
 import { wait, waitSchema } from './action/wait'
+import type { SoundId } from './sound'
 
 /**
  * What a switch is asked to do, in the player's terms. A new kind is four files of one name: its row here,
@@ -93,6 +94,22 @@ export const ACTION_KINDS = Object.keys(ROWS) as ActionKind[]
 /** What an action names. */
 export const actionNames = (action: Action): ActionName[] =>
   (ROWS[action.kind] as ActionRow<Action>).names(action)
+
+/** The row of a table that an action names first, by its id; null for none. */
+export const namedIn = (action: Action, table: ActionName['table']): string | null =>
+  actionNames(action).find((one) => one.table === table)?.id ?? null
+
+/** The sound an action recalls, which is the one it names; null for none. */
+export const soundOf = (action: Action): SoundId | null => namedIn(action, 'sounds') as SoundId | null
+
+/** An action that names another row of a table in place of the one it names there; the same where it names none. */
+export const naming = (action: Action, table: ActionName['table'], id: string): Action => {
+  const [field] = actionNames(action).find((one) => one.table === table)?.path ?? []
+  return field === undefined ? action : { ...action, [field]: id }
+}
+
+/** Whether it turns the shift layer by itself. */
+export const turnsLayer = ({ kind }: Action): boolean => ROWS[kind].turnsLayer === true
 
 /** Done in order. */
 export const actionsSchema = z.array(actionSchema).check(z.maxLength(128))

@@ -2,7 +2,7 @@ import { own } from '../../base/own'
 import { change, type Edit } from '../../rig/edit'
 import { putSwitch, switchAt, type SwitchSlot } from '../../rig/edits/switchSlot'
 import { lastOrder, type Rig } from '../../rig/rig'
-import type { Action } from '../../rig/table/action'
+import { namedIn, soundOf, type Action } from '../../rig/table/action'
 import type { DeviceId } from '../../rig/table/device'
 import { BLANK_SOUND, type Said, type Sound, type SoundId } from '../../rig/table/sound'
 import { findPreset } from '../../rig/edits/setRecall'
@@ -13,7 +13,7 @@ export function setSwitchSound(rig: Rig, slot: SwitchSlot, position: number, sou
   const before = switchAt(rig, slot)
   const now = before.positions[position]
   const [only] = now ?? []
-  if (!now || (now.length === 1 && only?.kind === 'recallSound' && only.soundId === soundId)) return null
+  if (!now || (now.length === 1 && only && soundOf(only) === soundId)) return null
   const positions = before.positions.with(position, [{ kind: 'recallSound', soundId }])
   return { label: 'setSwitchSound', changes: [putSwitch(rig, { ...before, positions })] }
 }
@@ -33,8 +33,9 @@ export function soundFromSwitch(
   const actions = before.positions[position] ?? []
   const said = new Map<DeviceId, Said>()
   for (const action of actions) {
-    if (action.kind !== 'recallPreset') return null
-    const preset = own(rig.presets, action.presetId)
+    const presetId = namedIn(action, 'presets')
+    if (presetId === null) return null
+    const preset = own(rig.presets, presetId)
     // Of two recalls on one device the later one holds.
     if (preset)
       said.set(preset.deviceId, {
@@ -61,7 +62,7 @@ export interface PresetsOfSound {
 export function presetsFromSound(rig: Rig, slot: SwitchSlot, position: number): PresetsOfSound | null {
   const before = switchAt(rig, slot)
   const [action, ...others] = before.positions[position] ?? []
-  const sound = action?.kind === 'recallSound' ? own(rig.sounds, action.soundId) : undefined
+  const sound = action && own(rig.sounds, soundOf(action) ?? '')
   if (!sound || others.length > 0) return null
   const left: DeviceId[] = []
   const recalls = [...wantsOf(rig, sound)].flatMap(([deviceId, want]): Action[] => {

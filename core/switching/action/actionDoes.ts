@@ -1,8 +1,12 @@
 import type { Rig } from '../../rig/rig'
+import type { ShowMove } from '../../rig/showOrder'
 import type { Action } from '../../rig/table/action'
+import type { ControlId } from '../../rig/table/control'
 import type { Controller } from '../../rig/table/controller'
 import type { Row } from '../../rig/table/keyIn'
 import type { DeviceId } from '../../rig/table/device'
+import type { PresetId } from '../../rig/table/preset'
+import type { SongId } from '../../rig/table/song'
 import type { SwitchId } from '../../rig/table/switch'
 import type { Claim } from '../claim'
 import type { Known } from '../known'
@@ -32,6 +36,40 @@ export type Lead = 'bank' | 'back' | 'layer' | 'held'
 export interface TempoSet {
   readonly bpm: number | null
   readonly by: 'tap' | 'nudge' | 'set' | 'stored' | 'sound' | 'song'
+}
+
+/** A step in the show; `songId` for one to a song. */
+export interface ShowGo {
+  readonly to: ShowMove
+  readonly songId: SongId | null
+}
+
+/** What not every controller can do by itself. */
+export type ControllerNeed = 'clock' | 'showList'
+
+/** What a lamp goes by that is no value sent. */
+export type LitBy = 'sound' | 'tuner' | 'clock' | 'show' | 'tempo' | 'place'
+
+/** Where a foot is, and where it came from. */
+export type Foot = Pick<Known, 'bankId' | 'layer' | 'back'>
+
+/** A control, and the value it is set to, or the two it is set to by turns. */
+export interface Worked {
+  readonly controlId: ControlId
+  readonly values: readonly [number] | readonly [number, number]
+}
+
+export type TempoChanger = 'tap' | 'tapOut' | 'tempo' | 'sound' | 'song'
+
+/** What goes up by one from copy to copy. */
+export const SERIES = ['same', 'preset', 'sound', 'controller', 'value', 'channel'] as const
+export type Series = (typeof SERIES)[number]
+
+/** How far along a series a copy is, from 1; `preset` names a preset of a device, made where it has no row. */
+export interface Along {
+  readonly series: Series
+  readonly n: number
+  readonly preset: (deviceId: DeviceId, index: number) => PresetId
 }
 
 /** What an action of one kind does. */
@@ -68,6 +106,34 @@ export interface ActionDoes<One> {
    * Without, it is `sent` where its steps hang on nothing, and null where they do.
    */
   readonly rows?: (rig: Rig, action: One, controller: Controller) => readonly Row[] | 'sent' | null
+  /** How far it goes in the show; to a song where it names one. */
+  readonly goesInShow?: (action: One) => ShowGo
+  /** How long it waits, in ms, and does nothing else. */
+  readonly waits?: (action: One) => number
+  /** The device it taps the tempo out to. */
+  readonly tapsOutTo?: (action: One) => DeviceId
+  /** What a controller must be able to do for it. */
+  readonly needs?: ControllerNeed
+  /** Where the foot is once it is done. */
+  readonly brings?: (rig: Rig, action: One, foot: Foot) => Partial<Foot>
+  /** What its lamp goes by; without, by what was sent last. */
+  readonly litBy?: LitBy
+  /** Its lamp beats with the tempo, while there is one. */
+  readonly beats?: true
+  /** It sends presets and values, at once, and does no more: which is always the same, or goes on from what was sent last. */
+  readonly sets?: 'outright' | 'onward'
+  /** The control it works: with the value it sets, or the two it goes between. Null where it goes elsewhere. */
+  readonly works?: (action: One) => Worked | null
+  /** It sets something off, and leaves no value behind. */
+  readonly fires?: true
+  /** It sends the same, and leads to the same place, whatever is known but for where the foot is. */
+  readonly isAlike?: (action: One) => boolean
+  /** Nothing comes of it whatever is known: what it asks for is nowhere in the rig. */
+  readonly isVain?: (rig: Rig, action: One) => boolean
+  /** What of it may change the tempo, whatever is known. */
+  readonly mayChangeTempo?: (rig: Rig, action: One) => TempoChanger | null
+  /** The same `n` steps on in a series; null beyond its end. Without, and where the series does not touch it, it stays. */
+  readonly further?: (rig: Rig, action: One, along: Along) => One | null
   /** What a typed phrase can mean as an action of this kind. */
   readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
 }

@@ -27,6 +27,8 @@ export const alternateControl: ActionDoes<ActionOf<'alternateControl'>> = {
     const to = shortControl(rig, controlId)
     return to && [['alternate', ...to, a, b]]
   },
+  sets: 'outright',
+  works: ({ controlId, a, b }) => ({ controlId, values: [a, b] }),
   values: ({ a, b }) => [a, b],
   withValues: (action, other) => {
     const [a, b] = [other(action.a), other(action.b)]

@@ -14,6 +14,8 @@ export const clock: ActionDoes<ActionOf<'clock'>> = {
     return [message, learned]
   },
   isLit: (_, __, known) => known.clock,
+  litBy: 'clock',
+  needs: 'clock',
   rows: (_, { does }) => [['clock', ['start', 'stop', 'continue', 'change'].indexOf(does)]],
   reads: (_, { words, isHold }) => {
     const said = without(words, 'clock')

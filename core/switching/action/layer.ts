@@ -1,4 +1,5 @@
 import type { ActionOf } from '../../rig/table/action'
+import type { Layer } from '../../rig/table/switch'
 import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 
@@ -6,11 +7,12 @@ import type { ActionDoes } from './actionDoes'
 export const layer: ActionDoes<ActionOf<'layer'>> = {
   starts: () => ({ kind: 'layer', does: 'hold' }),
   asks: () => ['place'],
-  steps: (_, { does }, { known, by }) => {
-    const to =
-      does === 'change' ? (known.layer === 'base' ? 'shift' : 'base') : does === 'base' ? 'base' : 'shift'
-    return [{ kind: 'know', learned: { layer: to, heldBy: does === 'hold' ? by : null } }]
-  },
+  litBy: 'place',
+  isAlike: () => true,
+  brings: (_, { does }, { layer: now }) => ({ layer: layerAfter(does, now) }),
+  steps: (_, { does }, { known, by }) => [
+    { kind: 'know', learned: { layer: layerAfter(does, known.layer), heldBy: does === 'hold' ? by : null } },
+  ],
   isLit: (_, __, known) => known.layer === 'shift',
   rows: (_, { does }) => [['layer', PANEL_LAYER.indexOf(does)]],
   leads: ({ does }) => (does === 'hold' ? 'held' : 'layer'),
@@ -24,6 +26,9 @@ export const layer: ActionDoes<ActionOf<'layer'>> = {
       : []
   },
 }
+
+const layerAfter = (does: ActionOf<'layer'>['does'], now: Layer): Layer =>
+  does === 'base' || (does === 'change' && now === 'shift') ? 'base' : 'shift'
 
 /** In the order of a panel's row. */
 export const PANEL_LAYER = ['hold', 'change', 'shift', 'base'] as const

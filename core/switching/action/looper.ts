@@ -14,6 +14,7 @@ export const looper: ActionDoes<ActionOf<'looper'>> = {
     const control = firstControl(rig, ({ name, section }) => /loop/i.test(`${section} ${name}`))
     return control && { kind: 'looper', controlId: control.id, does: 'oneButton' }
   },
+  fires: true,
   steps: (rig, { controlId }) => {
     const control = own(rig.controls, controlId)
     if (!control) return []

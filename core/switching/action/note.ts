@@ -37,6 +37,10 @@ export const note: ActionDoes<ActionOf<'note'>> = {
     const steps = [send('noteOn'), { kind: 'wait' as const, microseconds: ms * 1000 }, send('noteOff')]
     return [{ kind: 'start', name, steps }]
   },
+  further: (_, action, { series, n }) => {
+    if (series !== 'value') return action
+    return action.note + n > 127 ? null : { ...action, note: (action.note + n) as U7 }
+  },
   reads: (rig, { words, isHold }) => {
     const said = without(words, 'note')
     if (!said) return []

@@ -1,7 +1,7 @@
 import { own } from '../../base/own'
 import { encodeMessage } from '../../midi/encode'
 import { hexOf, readBytes } from '../../midi/hexBytes'
-import { controlChange, programChange } from '../../midi/message'
+import { controlChange, programChange, type MidiMessage } from '../../midi/message'
 import type { U7 } from '../../base/u7'
 import { receivers, sendChannel } from '../../rig/channels'
 import type { Rig } from '../../rig/rig'
@@ -30,6 +30,10 @@ export const raw: ActionDoes<ActionOf<'raw'>> = {
     if (!read.ok || !own(rig.devices, deviceId)) return []
     return read.value.messages.map((message) => ({ kind: 'send', deviceId, message }))
   },
+  further: (_, action, { series, n }) =>
+    series === 'controller' || series === 'value' || series === 'channel'
+      ? movedBytes(action, series, n)
+      : action,
   reads: (rig, { words }) =>
     devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] => {
       if (device.kind !== 'receiver') return []
@@ -74,4 +78,37 @@ function bytesMeant(rig: Rig, device: Device, words: readonly string[]): string 
   const on = read.value.messages.flatMap((one) => ('channel' in one ? [one.channel] : []))
   const isOurs = on.length > 0 ? on.every((one) => one === channel) : device === receivers(rig)[0]
   return isOurs ? hexOf(read.value.bytes) : null
+}
+
+/** The first message of the bytes moved on; the others with it where they are of the channel. */
+function movedBytes(
+  action: ActionOf<'raw'>,
+  what: 'controller' | 'value' | 'channel',
+  n: number,
+): ActionOf<'raw'> | null {
+  const read = readBytes(action.hex)
+  if (!read.ok) return null
+  const moved: MidiMessage[] = []
+  for (const message of read.value.messages) {
+    const one = movedMessage(message, what, n)
+    if (!one) return null
+    moved.push(one)
+  }
+  return { ...action, hex: hexOf(moved.flatMap((message) => [...encodeMessage(message)])) }
+}
+
+function movedMessage(
+  message: MidiMessage,
+  what: 'controller' | 'value' | 'channel',
+  n: number,
+): MidiMessage | null {
+  const up = (value: number, most: number) => (value + n > most ? null : value + n)
+  const put = (field: string, value: number | null) =>
+    value === null ? null : ({ ...message, [field]: value } as MidiMessage)
+  if (what === 'channel') return 'channel' in message ? put('channel', up(message.channel, 16)) : message
+  if (what === 'controller')
+    return message.kind === 'control' ? put('controller', up(message.controller, 127)) : message
+  if (message.kind === 'control') return put('value', up(message.value, 127))
+  if (message.kind === 'program') return put('program', up(message.program, 127))
+  return message
 }

@@ -14,6 +14,14 @@ import type { ActionDoes } from './actionDoes'
 
 /** Bank select as the device takes it, and the program change. */
 export const recallPreset: ActionDoes<ActionOf<'recallPreset'>> = {
+  sets: 'outright',
+  further: (rig, action, { series, n, preset }) => {
+    if (series !== 'preset') return action
+    const before = own(rig.presets, action.presetId)
+    const device = own(rig.devices, before?.deviceId ?? '')
+    if (!before || !device || before.index + n >= device.numbering.count) return null
+    return { ...action, presetId: preset(device.id, before.index + n) }
+  },
   steps: (rig, { presetId }) => {
     const preset = own(rig.presets, presetId)
     const device = own(rig.devices, preset?.deviceId ?? '')

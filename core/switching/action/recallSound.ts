@@ -1,5 +1,7 @@
 import { own } from '../../base/own'
+import { inOrder, type Rig } from '../../rig/rig'
 import type { ActionOf } from '../../rig/table/action'
+import type { SoundId } from '../../rig/table/sound'
 import { sendingOf } from '../../sound/sending'
 import { wantsOf } from '../../sound/want'
 import { valueClaims, type Claim } from '../claim'
@@ -8,7 +10,6 @@ import { take, without } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import { storedTempo } from '../tempoNow'
 import type { ActionDoes, Recalled } from './actionDoes'
-import { inOrder } from '../../rig/rig'
 
 /** All that the sound speaks for, since a controller cannot know where it comes from. */
 export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
@@ -16,6 +17,8 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
     const [first] = inOrder(rig.sounds)
     return first ? { kind: 'recallSound', soundId: first.id } : null
   },
+  sets: 'outright',
+  litBy: 'sound',
   steps: (rig, { soundId }, { controller }) => {
     const sound = own(rig.sounds, soundId)
     if (!sound) return []
@@ -58,6 +61,14 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
           ],
     )
   },
+  mayChangeTempo: (rig, { soundId }) => (hasTempo(rig, soundId) ? 'sound' : null),
+  further: (rig, action, { series, n }) => {
+    if (series !== 'sound') return action
+    const sounds = inOrder(rig.sounds)
+    const at = sounds.findIndex(({ id }) => id === action.soundId)
+    const next = sounds[at + n]
+    return at < 0 || !next ? null : { ...action, soundId: next.id }
+  },
   setsTempo: (rig, { soundId }) => {
     const bpm = own(rig.sounds, soundId)?.tempo ?? null
     return bpm === null ? null : { bpm, by: 'sound' }
@@ -72,3 +83,5 @@ export const recallSound: ActionDoes<ActionOf<'recallSound'>> = {
     })
   },
 }
+
+const hasTempo = (rig: Rig, soundId: SoundId): boolean => (own(rig.sounds, soundId)?.tempo ?? null) !== null

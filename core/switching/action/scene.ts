@@ -4,6 +4,7 @@ import type { ActionOf } from '../../rig/table/action'
 import type { Control } from '../../rig/table/control'
 import { valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
+import { furtherValue } from '../furtherValue'
 import type { Known } from '../known'
 import { controlsMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'
@@ -18,6 +19,9 @@ export const scene: ActionDoes<ActionOf<'scene'>> = {
     return control && { kind: 'scene', controlId: control.id, move: 'to', value: 0 }
   },
   asks: (_, { controlId }) => [`values/${controlId}`],
+  sets: 'outright',
+  works: ({ controlId, move, value }) => (move === 'to' ? { controlId, values: [value] } : null),
+  further: (rig, action, along) => (action.move === 'to' ? furtherValue(rig, action, along) : action),
   steps: (rig, action, { known }) => {
     const value = sceneValue(rig, action, known)
     return value === null ? [] : controlSet(rig, action.controlId, value)

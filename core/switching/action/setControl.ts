@@ -3,6 +3,7 @@ import type { ActionOf } from '../../rig/table/action'
 import { highestValue, type Control } from '../../rig/table/control'
 import { isOn, valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
+import { furtherValue } from '../furtherValue'
 import { controlsMeant, valueMeant, type Meant } from '../phrase/controls'
 import { onOrOff, type Reading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
@@ -18,6 +19,9 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
   isLit: (rig, { controlId, value }, { values }) =>
     own(values, controlId) === value && isOn(rig, controlId, value),
   claims: (rig, { controlId, value }) => valueClaims(rig, controlId, value),
+  sets: 'outright',
+  works: ({ controlId, value }) => ({ controlId, values: [value] }),
+  further: (rig, action, along) => furtherValue(rig, action, along),
   values: ({ value }) => [value],
   withValues: (action, other) => ({ ...action, value: other(action.value) }),
   reads: (rig, { words, isHold }) =>

@@ -1,6 +1,6 @@
 import { own } from '../../base/own'
 import type { Rig } from '../../rig/rig'
-import { playedParts, showOn, showPlace, showTarget } from '../../rig/showOrder'
+import { playedParts, showOn, showPlace, showTarget, songsOf } from '../../rig/showOrder'
 import type { ActionOf } from '../../rig/table/action'
 import { songTempo, type SongId } from '../../rig/table/song'
 import type { SoundId } from '../../rig/table/sound'
@@ -20,6 +20,20 @@ const step = (to: Step['to'], songId: SongId | null = null): Step => ({ kind: 's
 export const showStep: ActionDoes<Step> = {
   starts: (rig) => (soundsOf(rig, step('nextPart')).length > 0 ? step('nextPart') : null),
   asks: () => ['show'],
+  goesInShow: ({ to, songId }) => ({ to, songId }),
+  needs: 'showList',
+  litBy: 'show',
+  isVain: (rig, { to, songId }) =>
+    showTarget(rig, null, to === 'song' ? 'song' : 'nextPart', songId) === null,
+  mayChangeTempo: (rig, action) => {
+    const show = showOn(rig)
+    if (show !== null && songsOf(rig, show).some((song) => songTempo(song) !== null)) return 'song'
+    return soundsOf(rig, action).some((soundId) =>
+      recallSound.mayChangeTempo?.(rig, { kind: 'recallSound', soundId }),
+    )
+      ? 'sound'
+      : null
+  },
   steps: (rig, { to, songId }, doing) => {
     const { known } = doing
     const target = showTarget(rig, known.showAt, to, songId)

@@ -15,6 +15,7 @@ export const stepControl: ActionDoes<ActionOf<'stepControl'>> = {
     return control && { kind: 'stepControl', controlId: control.id, by: 1, from: 0, to: 127, atEnd: 'stop' }
   },
   asks: (_, { controlId }) => [`values/${controlId}`],
+  sets: 'onward',
   steps: (rig, action, { known }) => {
     const value = nextValue(action, own(known.values, action.controlId))
     return value === null ? [] : controlSet(rig, action.controlId, value)

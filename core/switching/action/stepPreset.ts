@@ -28,6 +28,7 @@ export const stepPreset: ActionDoes<ActionOf<'stepPreset'>> = {
     )
   },
   asks: (_, { deviceId }) => [`presets/${deviceId}`],
+  sets: 'onward',
   steps: (rig, action, { known }) => {
     const device = own(rig.devices, action.deviceId)
     const channel = device ? sendChannel(rig, device) : null

@@ -25,6 +25,10 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
       { kind: 'know', learned: tempo === null ? { taps } : { taps, tempo, tempoFrom: TAPPED } },
     ]
   },
+  beats: true,
+  fires: true,
+  isAlike: () => true,
+  mayChangeTempo: () => 'tap',
   rows: (rig, { controlId }, controller) => {
     const also = stepRows(controller, tapSends(rig, controlId))
     return also && [['tap'], ...also]

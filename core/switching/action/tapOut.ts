@@ -45,6 +45,8 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
     const pause: ActionStep[] = isUnderWay ? [...one.up, { kind: 'wait', microseconds: openMs * 1000 }] : []
     return [{ kind: 'start', name, steps: [...pause, ...steps] }]
   },
+  tapsOutTo: ({ deviceId }) => deviceId,
+  mayChangeTempo: () => 'tapOut',
   // The tempo tapped out on a contact of the controller's own.
   rows: (rig, { deviceId }, controller) => {
     const tapIn = own(rig.devices, deviceId)?.tapIn

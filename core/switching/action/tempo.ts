@@ -23,6 +23,8 @@ export const tempo: ActionDoes<ActionOf<'tempo'>> = {
   },
   isLit: (_, { does, bpm }, known) =>
     does === 'set' ? tempoNow(known).bpm === bpm && known.tempo !== null : null,
+  litBy: 'tempo',
+  mayChangeTempo: () => 'tempo',
   rows: (_, { does, bpm }) => [['tempo', ['set', 'nudge', 'stored'].indexOf(does), bpmValue(bpm)]],
   setsTempo: (_, { does, bpm }, { stored }) =>
     does === 'set'

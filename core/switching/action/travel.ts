@@ -20,6 +20,12 @@ export const travel: ActionDoes<ActionOf<'travel'>> = {
     const index = to === 'bank' ? own(rig.banks, bankId ?? '')?.index : 0
     return index === undefined ? null : [['bank', PANEL_WHERE.indexOf(to), index]]
   },
+  litBy: 'place',
+  isAlike: ({ to }) => to !== 'back',
+  brings: (rig, action, foot) => {
+    const bankId = destination(rig, action, foot)
+    return bankId === null ? {} : { bankId }
+  },
   leads: ({ to }) => (to === 'back' ? 'back' : 'bank'),
   reads: (rig, { words, controllerId }) => {
     const of = (to: ActionOf<'travel'>['to'], bankId: BankId | null = null, sureness = 5): Reading => ({

@@ -24,6 +24,7 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
   },
   isLit: (_, __, known) => known.tuner,
   claims: (rig, { controlId }) => (holdsValue(rig, controlId) === null ? [] : [{ kind: 'on', controlId }]),
+  litBy: 'tuner',
   rows: (rig, { controlId, does }) => {
     if (does !== 'change') return 'sent'
     const to = shortControl(rig, controlId)

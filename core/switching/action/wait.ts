@@ -5,6 +5,7 @@ import type { ActionDoes } from './actionDoes'
 export const wait: ActionDoes<ActionOf<'wait'>> = {
   starts: () => ({ kind: 'wait', ms: 50 }),
   steps: (_, { ms }) => [{ kind: 'wait', microseconds: ms * 1000 }],
+  waits: ({ ms }) => ms,
   rows: (_, { ms }) => [['wait', ms]],
   reads: (_, { words }) => {
     const said = without(words, 'wait')

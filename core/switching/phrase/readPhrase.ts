@@ -6,7 +6,7 @@ import { actionsAt, putActions, type ListPlace } from '../../rig/edits/actionLis
 import { putSwitch, switchAt, type SwitchSlot } from '../../rig/edits/switchSlot'
 import { recallMessages } from '../../rig/numbering/address'
 import type { Rig } from '../../rig/rig'
-import type { Action } from '../../rig/table/action'
+import { naming, type Action } from '../../rig/table/action'
 import { BLANK_PRESET, type Preset, type PresetId } from '../../rig/table/preset'
 import { heldInVain, isHeld, readingsOf } from '../action'
 import type { Doing } from '../action/actionDoes'
@@ -55,6 +55,16 @@ export function readTurns(rig: Rig, typed: string, doing: Doing): readonly Readi
     : null
 }
 
+/** What a reading does, and the preset that is made for it; null where its rows are all there. */
+export function withPreset(
+  { action, makes }: Reading,
+  id: PresetId | (() => PresetId),
+): { readonly action: Action; readonly preset: Preset | null } {
+  if (!makes) return { action, preset: null }
+  const preset: Preset = { ...BLANK_PRESET, id: typeof id === 'function' ? id() : id, ...makes }
+  return { action: naming(action, 'presets', preset.id), preset }
+}
+
 /** As many positions as a switch has. */
 const POSITIONS_MAX = 16
 
@@ -66,12 +76,11 @@ export function setTurns(
   newPresetId: () => PresetId,
 ): Edit {
   const presets = new Map<string, Preset>()
-  const positions = readings.map(({ action, makes }): Action[] => {
-    if (!makes || action.kind !== 'recallPreset') return [action]
-    const key = `${makes.deviceId}/${makes.index}`
-    const preset = presets.get(key) ?? { ...BLANK_PRESET, id: newPresetId(), ...makes }
-    presets.set(key, preset)
-    return [{ ...action, presetId: preset.id }]
+  const positions = readings.map((reading): Action[] => {
+    const key = reading.makes ? `${reading.makes.deviceId}/${reading.makes.index}` : ''
+    const made = withPreset(reading, presets.get(key)?.id ?? newPresetId)
+    if (made.preset) presets.set(key, made.preset)
+    return [made.action]
   })
   const before = switchAt(rig, slot)
   return {
@@ -93,14 +102,9 @@ export function readingSends(rig: Rig, { action, makes }: Reading, doing: Doing)
 
 /** Adds a reading behind what a list does; what undoes it goes to the foot's coming off. A preset is made where it must be. */
 export function addReading(rig: Rig, place: ListPlace, reading: Reading, newPresetId: PresetId): Edit | null {
-  const { makes, release } = reading
-  const first: Change[] = []
-  let action: Action = reading.action
-  if (makes && action.kind === 'recallPreset') {
-    const preset: Preset = { ...BLANK_PRESET, id: newPresetId, ...makes }
-    first.push(change('presets', preset.id, null, preset))
-    action = { ...action, presetId: preset.id }
-  }
+  const { release } = reading
+  const { action, preset } = withPreset(reading, newPresetId)
+  const first: Change[] = preset ? [change('presets', preset.id, null, preset)] : []
   const edit = putActions(rig, place, 'addAction', [...actionsAt(rig, place), action], first)
   if (!edit || !release || place.of !== 'switch' || place.event === 'release') return edit
   const before = switchAt(rig, place.slot)

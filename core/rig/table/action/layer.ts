@@ -10,4 +10,5 @@ export const layerSchema = z.strictObject({
 
 export const layer: ActionRow<z.infer<typeof layerSchema>> = {
   names: () => [],
+  turnsLayer: true,
 }
