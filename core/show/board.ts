@@ -11,7 +11,7 @@ import { switchCount, type Controller } from '../rig/table/controller'
 import type { Show } from '../rig/table/show'
 import type { SongId } from '../rig/table/song'
 import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
-import { expanded, leadsOf } from '../switching/action'
+import { leadsOf, soundsIn } from '../switching/action'
 import { sendingOf } from '../sound/sending'
 import { pointOf, stepMs } from './foot'
 import { playerOf, waysFrom, type Stand } from './route'
@@ -69,8 +69,8 @@ const FORBIDDEN = 1e8
 export function canMove(rig: Rig, one: Footswitch): boolean {
   if (one.isPinned || one.everywhere || one.jack !== '' || one.positions.length !== 1) return false
   if (one.release.length + one.longPress.length + one.doublePress.length > 0) return false
-  const kinds = expanded(rig, one.positions[0]!).map(({ action }) => action.kind)
-  return kinds.includes('recallSound') && leadsOf(rig, one.positions[0]!).length === 0
+  const [only = []] = one.positions
+  return soundsIn(rig, only).length > 0 && leadsOf(rig, only).length === 0
 }
 
 /** The question a show asks of a board. */

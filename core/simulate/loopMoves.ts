@@ -9,7 +9,7 @@ import type { BankId } from '../rig/table/bank'
 import type { Device, DeviceId } from '../rig/table/device'
 import { LOOP_STATES, type LoopState } from '../rig/table/looper'
 import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
-import { asksKnown, expanded } from '../switching/action'
+import { askedBy, asksKnown, expanded } from '../switching/action'
 import { compile, COMPILE_KEYS } from '../switching/compile'
 import type { ActionStep } from '../switching/step'
 import { deviceState, floorAtPowerOn, type FloorState } from './floor'
@@ -124,18 +124,15 @@ const triedOn = (keys: readonly Key[]) =>
 const bySounds = triedOn([...COMPILE_KEYS, ...CABLING])
 /** Most switches of a looper know nothing of sounds and presets: an edit of those costs them nothing. */
 const bySelf = triedOn([...CABLING, 'controls', 'macros', bankShape])
-const SELF_KINDS: ReadonlySet<Action['kind']> = new Set([
-  'looper',
-  'contact',
-  'setControl',
-  'wait',
-  'note',
-  'tuner',
-])
+/** Whether what it does hangs on controls, contacts and the tuner only. */
+const isOfSelf = (rig: Rig, action: Action): boolean =>
+  actionNames(action).every(({ table }) => table === 'controls' || table === 'devices') &&
+  askedBy(rig, action).every((asked) => asked === 'tuner' || asked.startsWith('contacts/')) &&
+  (!asksKnown(action) || askedBy(rig, action).length > 0 || actionNames(action).length > 0)
 
 const triedBy = (rig: Rig, footswitch: Footswitch): ReadonlyMap<DeviceId, LoopSwitch['does']> => {
   const isSelf = actionLists(footswitch).every(({ actions }) =>
-    expanded(rig, actions).every(({ action }) => SELF_KINDS.has(action.kind)),
+    expanded(rig, actions).every(({ action }) => isOfSelf(rig, action)),
   )
   return (isSelf ? bySelf : bySounds)(rig, footswitch)
 }
