@@ -20,12 +20,12 @@ export { likelyCable, plugChoices, type PlugChoice } from './rig/edits/plugChoic
 export { endOf, isFree } from './rig/edits/suggestCable'
 export { alterRole, setRole } from './rig/edits/setJack'
 export { shareChannel } from './rig/edits/shareChannel'
-export { NOT_LOOKED, proofReport, type LineReport, type NotLooked } from './check/proofReport'
-export { slowFindings, type SlowFindings, type SlowQuestion } from './check/slow'
-export type { LyingLamp, MoveTold } from './check/lyingLamp'
-export type { RunDiffers } from './check/runDiffers'
-export type { FaultTold, ProvenFault } from './check/provenFault'
-export { thingChoices, thingText } from './check/thingWords'
+export { NOT_LOOKED, proofReport, type LineReport, type NotLooked } from './check/searched/proofReport'
+export { slowFindings, type SlowFindings, type SlowQuestion } from './check/searched/slow'
+export type { LyingLamp, MoveTold } from './check/searched/lyingLamp'
+export type { RunDiffers } from './check/searched/runDiffers'
+export type { FaultTold, ProvenFault } from './check/searched/provenFault'
+export { thingChoices, thingText } from './check/searched/thingWords'
 export { PROOF_LINES, SHORTEST_MS, type ProofLine, type Proved } from './prove/proved'
 export { playSteps, runInput, seenIn, type DeviceEnd, type Feet } from './simulate/run'
 export { runDifferences, type RunDifference } from './simulate/runDifferences'
@@ -223,14 +223,14 @@ export { controlMessages } from './rig/chart/controlMessages'
 export { nrpnReadings } from './rig/chart/nrpn'
 export { shownText, stepAt, valueFor, type ShownRefusal } from './rig/chart/reading'
 export { readNumber, type NumberLimits, type NumberRefusal } from './rig/chart/typedNumber'
-export { CHART_HEADS, chartRows } from './format/chartCsv'
+export { CHART_HEADS, chartRows } from './chart/chartCsv'
 
 export { CONTROLLERS, DEVICES } from './archetype/archetypes'
 export type { ControllerArchetype, DeviceArchetype } from './archetype/archetype'
 export { addController, addDevice, duplicateDevice } from './archetype/addBox'
 
 export { BOX } from './arrange/grid'
-export { routeLines, linesOf, type Line, type Route } from './arrange/route'
+export { routeLines, linesOf, type Line, type Route } from './arrange/cableWay'
 export { freeSpot, spots } from './arrange/spots'
 export { tidy } from './arrange/tidy'
 
@@ -337,7 +337,7 @@ export {
   type BoardPlace,
   type NoBoard,
   type Proposal,
-} from './show/board'
+} from './show/restanding'
 export { improve } from './layout/improve'
 export { matricesOf } from './layout/matrices'
 export { costOf, plainPlacing, type Placing } from './layout/placing'
@@ -345,7 +345,7 @@ export { Tabu } from './layout/tabu'
 export { hitsTwo, isInReach, pointOf, type Point } from './show/foot'
 export type { FootMove } from './show/footMoves'
 export { readShow, type ShowFault } from './show/readShow'
-export { playerOf, type Stand } from './show/route'
+export { playerOf, type Stand } from './show/footWay'
 export {
   addPart,
   addToShow,
@@ -381,10 +381,10 @@ export { forgetPractice, isMiss, keepRound, practiceByDay, type CallAnswer } fro
 export { careOf, pairTally, tallyWith, weakPairs, type PairTally } from './practice/tally'
 export { type Practice, type PracticeId } from './rig/table/practice'
 export { THINGS_MAX, type Never, type NeverId, type Thing } from './rig/table/never'
-export { standIn, type BoardMap, type BoardTile, type FootGestures, type StandIn } from './stage/standIn'
-export { BEFORE_SHOW, beforeShow } from './stage/beforeShow'
-export { cableTags, type CableTag, type TagEnd } from './stage/tags'
-export { hearStep, mayBePedal, type Heard, type HeardStep } from './stage/heard'
+export { standIn, type BoardMap, type BoardTile, type FootGestures, type StandIn } from './paper/forAnother'
+export { BEFORE_SHOW, beforeShow } from './setup/beforeShow'
+export { cableTags, type CableTag, type TagEnd } from './paper/cableTags'
+export { hearStep, mayBePedal, type Heard, type HeardStep } from './listen/hearStep'
 export { type Part, type PartId } from './rig/table/part'
 export { USUAL_PLAYER, type Player } from './rig/table/player'
 export type { Show, ShowId } from './rig/table/show'
@@ -412,7 +412,7 @@ export { storedTempi } from './rig/storedTempi'
 export { tapOutVerdict, type TapOutVerdict } from './switching/tapOutPlan'
 export { canTapOut } from './switching/action/tapOut'
 export { clockGivers, clockPlan, type ClockVerdict } from './switching/clockPlan'
-export { keptBackFrom } from './check/clocks'
+export { keptBackFrom } from './check/tempo/clocks'
 export { plannedLoop, planLooper, type LoopPlanRefusal } from './switching/looperPlan'
 export { tempoMoves, type TempoMove } from './switching/tempoMoves'
 export { tempoNow, type TempoNow } from './switching/tempoNow'
@@ -429,14 +429,14 @@ export { PEDAL_AT_FIRST, type PedalNow } from './simulate/pedalNow'
 export { roleNow } from './simulate/pedalPlan'
 export { holdsUp, pauseFor, sweepLoad } from './simulate/sweepLoad'
 
-export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './format/rigFile'
-export { switchesMidi } from './format/switchesMidi'
+export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from './rig/file/rigFile'
+export { switchesMidi } from './switching/switchesMidi'
 export { showAfter, stageNow, stageNowSchema, type StageNow } from './stage/stageNow'
 export { stageView, type StageTile, type StageView } from './stage/stageView'
-export { setSheet, stripsOf, type SheetLine, type Strip } from './stage/paper'
+export { setSheet, stripsOf, type SheetLine, type Strip } from './paper/paper'
 export { shortNames } from './sound/shortNames'
 
-export { boardOf, placesOf, shapeOf, type Place, type Unit } from './keyin/board'
+export { boardOf, placesOf, shapeOf, type Place, type Unit } from './keyin/keyPlaces'
 export { USUAL_KEYINGS } from './keyin/manners/manners'
 export { keyingOf } from './keyin/keyingOf'
 export {
@@ -483,7 +483,7 @@ export {
   type Verdict as HeardVerdict,
 } from './listen/verdict'
 export { learnSwitch, nextAsked, type LearnDoubt, type SwitchTakes } from './listen/learn'
-export { standInOf, STAND_INS, type StandInBox } from './listen/standIn'
+export { standInOf, STAND_INS, type StandInBox } from './listen/simulatedController'
 export { learnedRig, type LearnedPlace } from './listen/learnRig'
 export { usualDevice } from './archetype/archetype'
 
@@ -509,7 +509,7 @@ export {
   standInDumping,
   standInTook,
   type StandInDevice,
-} from './dump/standIn'
+} from './dump/simulatedBox'
 export { changeDump, keepDumps, setDumping, type NewDump } from './dump/dumpEdits'
 export {
   compareRigs,

@@ -13,13 +13,13 @@ const STEP = 'core/simulate/step.test.ts'
 const TWO = 'core/simulate/twoModels.test.ts'
 const BETWEEN = 'core/sound/sounds.test.ts'
 const TREE = 'core/keyin/arborescence.test.ts'
-const BOARD = 'core/keyin/board.test.ts'
+const BOARD = 'core/keyin/keyPlaces.test.ts'
 const LAYOUT = 'core/layout/layout.test.ts'
 const CELLS = 'core/chart/cells.test.ts'
 const GESTURES = 'core/simulate/gestures.test.ts'
 const PANEL = 'core/keyin/panel.test.ts'
 const ANY_SOUND = 'core/simulate/sounds.test.ts'
-const LEVELS = 'core/check/sounds.test.ts'
+const LEVELS = 'core/check/sounds/sounds.test.ts'
 
 /** What is planted where, and the test that should see it. */
 const FAULTS = [
@@ -214,28 +214,28 @@ const FAULTS = [
   ],
   [
     'A list that is too long is not told',
-    'core/keyin/board.ts',
+    'core/keyin/keyPlaces.ts',
     'over: Math.max(0, held.rows.length - room)',
     'over: 0',
     BOARD,
   ],
   [
     'A list has room for one more',
-    'core/keyin/board.ts',
+    'core/keyin/keyPlaces.ts',
     'const room = shape.controller.messagesPerEvent',
     'const room = shape.controller.messagesPerEvent + 1',
     BOARD,
   ],
   [
     'Groups are counted from 0',
-    'core/keyin/board.ts',
+    'core/keyin/keyPlaces.ts',
     'names.set(group, names.size + 1)',
     'names.set(group, names.size)',
     BOARD,
   ],
   [
     'Sending all at the end costs nothing',
-    'core/keyin/route.ts',
+    'core/keyin/visits.ts',
     "save.when === 'end' && jobs.length > 0 ? save.keys.length : 0",
     '0',
     PANEL,

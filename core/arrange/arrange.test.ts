@@ -5,7 +5,7 @@ import { applyEdit } from '../rig/applyEdit'
 import { invertEdit, type Edit } from '../rig/edit'
 import { emptyRig, type Rig } from '../rig/rig'
 import { BOX } from './grid'
-import { linesOf, routeLines, type Route } from './route'
+import { linesOf, routeLines, type Route } from './cableWay'
 import { freeSpot, spots } from './spots'
 import { arrange, tidy } from './tidy'
 

@@ -2,23 +2,23 @@ import { perObject } from '../base/perObject'
 import { CABLING, perTables } from '../rig/perTables'
 import { FLOOR_TABLES, TABLE_NAMES, type Rig, type TableName } from '../rig/rig'
 import { COMPILE_TABLES } from '../switching/compile'
-import { blockedChannel, type BlockedChannel } from './blockedChannel'
-import { cannotPerform, type CannotPerform } from './cannotPerform'
-import { crowdedJack, type CrowdedJack } from './crowdedJack'
-import { echoedPrograms, type EchoedPrograms } from './echoedPrograms'
-import { fedTwice, type FedTwice } from './fedTwice'
-import { ignoresPrograms, type IgnoresPrograms } from './ignoresPrograms'
-import { longCable, type LongCable } from './longCable'
-import { loop, type Loop } from './loop'
-import { midiPower, type MidiPower } from './midiPower'
-import { noChannel, type NoChannel } from './noChannel'
-import { noPath, type NoPath } from './noPath'
-import { noBankSelect, type NoBankSelect } from './noBankSelect'
-import { noMidiPower, type NoMidiPower } from './noMidiPower'
-import { monoLead, type MonoLead } from './monoLead'
-import { otherController, type OtherController } from './otherController'
-import { outForThru, type OutForThru } from './outForThru'
-import { omniDevice, type OmniDevice } from './omniDevice'
+import { blockedChannel, type BlockedChannel } from './midi/blockedChannel'
+import { cannotPerform, type CannotPerform } from './midi/cannotPerform'
+import { crowdedJack, type CrowdedJack } from './cables/crowdedJack'
+import { echoedPrograms, type EchoedPrograms } from './midi/echoedPrograms'
+import { fedTwice, type FedTwice } from './cables/fedTwice'
+import { ignoresPrograms, type IgnoresPrograms } from './midi/ignoresPrograms'
+import { longCable, type LongCable } from './cables/longCable'
+import { loop, type Loop } from './midi/loop'
+import { midiPower, type MidiPower } from './cables/midiPower'
+import { noChannel, type NoChannel } from './midi/noChannel'
+import { noPath, type NoPath } from './midi/noPath'
+import { noBankSelect, type NoBankSelect } from './midi/noBankSelect'
+import { noMidiPower, type NoMidiPower } from './cables/noMidiPower'
+import { monoLead, type MonoLead } from './cables/monoLead'
+import { otherController, type OtherController } from './midi/otherController'
+import { outForThru, type OutForThru } from './midi/outForThru'
+import { omniDevice, type OmniDevice } from './midi/omniDevice'
 import {
   brokenLoop,
   earthLoop,
@@ -30,41 +30,41 @@ import {
   type PhonesBypassed,
   type SoundEndsIn,
   type StereoLost,
-} from './soundWay'
-import { sharedChannel, type SharedChannel } from './sharedChannel'
-import { silentSwitch, type SilentSwitch } from './silentSwitch'
-import { thruOff, type ThruOff } from './thruOff'
-import { tooManyThrus, type TooManyThrus } from './tooManyThrus'
-import { unsendablePreset, type UnsendablePreset } from './unsendablePreset'
-import { usbWithoutHost, type UsbWithoutHost } from './usbWithoutHost'
-import { wrongContact, type WrongContact } from './wrongContact'
-import { weakPower, wrongPower, type WeakPower, type WrongPower } from './wrongPower'
-import { wrongRole, type WrongRole } from './wrongRole'
-import { wrongWiper, type WrongWiper } from './wrongWiper'
-import { wrongWiring, type WrongWiring } from './wrongWiring'
-import { controlClash, type ControlClash } from './controlClash'
-import { reservedNumber, type ReservedNumber } from './reservedNumber'
-import { lookAlike, type LookAlike } from './lookAlike'
-import { notEntered, type NotEntered } from './notEntered'
-import { relearnPair, type RelearnPair } from './relearnPair'
-import { soundCannot, soundDoubt, type SoundCannot, type SoundDoubt } from './soundCannot'
-import { soundClash, type SoundClash } from './soundClash'
-import { lostControls, type LostControls } from './lostControls'
-import { forgottenDevice, leftover, type ForgottenDevice, type Leftover } from './leftover'
-import { levelJump, noHeadroom, type LevelJump, type NoHeadroom } from './soundLevels'
-import { avoidableHole, type AvoidableHole } from './avoidableHole'
-import { tooManyMessages, type TooManyMessages } from './tooManyMessages'
-import { againstSchool, type AgainstSchool } from './againstSchool'
-import { parity, type Parity } from './parity'
-import { twinGestures, type TwinGestures } from './twinGestures'
-import { noWayBack, type NoWayBack } from './noWayBack'
-import { unreachedSound, type UnreachedSound } from './unreachedSound'
-import { unsentControl, type UnsentControl } from './unsentControl'
-import { strictValue, type StrictValue } from './strictValue'
-import { undoneSet, type UndoneSet } from './undoneSet'
-import { lostOnSwitch, type LostOnSwitch } from './lostOnSwitch'
-import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from './switchLoad'
-import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './keptGesture'
+} from './cables/soundWay'
+import { sharedChannel, type SharedChannel } from './midi/sharedChannel'
+import { silentSwitch, type SilentSwitch } from './switches/silentSwitch'
+import { thruOff, type ThruOff } from './midi/thruOff'
+import { tooManyThrus, type TooManyThrus } from './midi/tooManyThrus'
+import { unsendablePreset, type UnsendablePreset } from './switches/unsendablePreset'
+import { usbWithoutHost, type UsbWithoutHost } from './midi/usbWithoutHost'
+import { wrongContact, type WrongContact } from './cables/wrongContact'
+import { weakPower, wrongPower, type WeakPower, type WrongPower } from './cables/wrongPower'
+import { wrongRole, type WrongRole } from './cables/wrongRole'
+import { wrongWiper, type WrongWiper } from './cables/wrongWiper'
+import { wrongWiring, type WrongWiring } from './cables/wrongWiring'
+import { controlClash, type ControlClash } from './charts/controlClash'
+import { reservedNumber, type ReservedNumber } from './charts/reservedNumber'
+import { lookAlike, type LookAlike } from './charts/lookAlike'
+import { notEntered, type NotEntered } from './charts/notEntered'
+import { relearnPair, type RelearnPair } from './charts/relearnPair'
+import { soundCannot, soundDoubt, type SoundCannot, type SoundDoubt } from './sounds/soundCannot'
+import { soundClash, type SoundClash } from './sounds/soundClash'
+import { lostControls, type LostControls } from './sounds/lostControls'
+import { forgottenDevice, leftover, type ForgottenDevice, type Leftover } from './sounds/leftover'
+import { levelJump, noHeadroom, type LevelJump, type NoHeadroom } from './sounds/soundLevels'
+import { avoidableHole, type AvoidableHole } from './sounds/avoidableHole'
+import { tooManyMessages, type TooManyMessages } from './sounds/tooManyMessages'
+import { againstSchool, type AgainstSchool } from './sounds/againstSchool'
+import { parity, type Parity } from './switches/parity'
+import { twinGestures, type TwinGestures } from './switches/twinGestures'
+import { noWayBack, type NoWayBack } from './switches/noWayBack'
+import { unreachedSound, type UnreachedSound } from './sounds/unreachedSound'
+import { unsentControl, type UnsentControl } from './switches/unsentControl'
+import { strictValue, type StrictValue } from './switches/strictValue'
+import { undoneSet, type UndoneSet } from './switches/undoneSet'
+import { lostOnSwitch, type LostOnSwitch } from './switches/lostOnSwitch'
+import { overfullSwitch, type OverfullSwitch, slowSwitch, type SlowSwitch } from './switches/switchLoad'
+import { keptGesture, type KeptGesture, editingOnStage, type EditingOnStage } from './switches/keptGesture'
 import {
   pedalNoFoot,
   pedalTwice,
@@ -74,7 +74,7 @@ import {
   type PedalTwice,
   type PedalAnother,
   type PedalUnfit,
-} from './pedalFoot'
+} from './pedals/pedalFoot'
 import {
   pedalUnheard,
   narrowedTwice,
@@ -82,7 +82,7 @@ import {
   type PedalUnheard,
   type NarrowedTwice,
   type PedalNumber,
-} from './pedalTarget'
+} from './pedals/pedalTarget'
 import {
   pedalsFight,
   pedalLeaps,
@@ -90,10 +90,10 @@ import {
   type PedalsFight,
   type PedalLeaps,
   type DeadRole,
-} from './pedalRoles'
-import { pedalFloods, type PedalFloods } from './pedalLoad'
-import { offOneWay, pedalBehindLamp, type OffOneWay, type PedalBehindLamp } from './pedalOff'
-import { offBeat, type OffBeat } from './offBeat'
+} from './pedals/pedalRoles'
+import { pedalFloods, type PedalFloods } from './pedals/pedalLoad'
+import { offOneWay, pedalBehindLamp, type OffOneWay, type PedalBehindLamp } from './pedals/pedalOff'
+import { offBeat, type OffBeat } from './tempo/offBeat'
 import {
   tapOutCannot,
   tapOutLate,
@@ -101,15 +101,15 @@ import {
   type TapOutCannot,
   type TapOutLate,
   type TapOutMissing,
-} from './tapOuts'
-import { clockHarm, twoClocks, type ClockHarm, type TwoClocks } from './clocks'
-import { tapIsLooper, type TapIsLooper } from './tapIsLooper'
-import { loopClear, loopStop, loopTempo, type LoopClear, type LoopStop, type LoopTempo } from './loops'
-import type { LyingLamp } from './lyingLamp'
-import type { ProvenFault } from './provenFault'
-import type { RunDiffers } from './runDiffers'
-import type { WrongMoment } from './wrongMoments'
-import { beyondController, type BeyondController } from './beyondController'
+} from './tempo/tapOuts'
+import { clockHarm, twoClocks, type ClockHarm, type TwoClocks } from './tempo/clocks'
+import { tapIsLooper, type TapIsLooper } from './tempo/tapIsLooper'
+import { loopClear, loopStop, loopTempo, type LoopClear, type LoopStop, type LoopTempo } from './tempo/loops'
+import type { LyingLamp } from './searched/lyingLamp'
+import type { ProvenFault } from './searched/provenFault'
+import type { RunDiffers } from './searched/runDiffers'
+import type { WrongMoment } from './searched/wrongMoments'
+import { beyondController, type BeyondController } from './switches/beyondController'
 
 /** Everything a check can find, closed by code. */
 export type Finding =

@@ -14,7 +14,7 @@ import { learnDumping } from './learnDumping'
 import { dumpOf, makeBank, makeMessage, makeStandIn } from './testing/makeDumps'
 import { sendingBack } from './sendingBack'
 import { splitDump } from './splitDump'
-import { hearDump, IDENTITY_REQUEST, inNewGo } from './standIn'
+import { hearDump, IDENTITY_REQUEST, inNewGo } from './simulatedBox'
 
 const KNOWN: Dumping = {
   ...UNKNOWN_DUMPING,

@@ -1,6 +1,6 @@
 import { dequal } from 'dequal/lite'
 import { own } from '../base/own'
-import { boardOf } from '../keyin/board'
+import { boardOf } from '../keyin/keyPlaces'
 import { sayAllKeyedIn } from '../keyin/keyInEdits'
 import { toldSheet } from '../keyin/told'
 import { encodeMessage } from '../midi/encode'

@@ -5,7 +5,7 @@ import type { Rig } from '../rig/rig'
 import type { Controller, ControllerId } from '../rig/table/controller'
 import type { Content, KeyIn, KeyInId } from '../rig/table/keyIn'
 import type { Keying } from '../rig/table/keying'
-import { boardOf, emptyAt, isEmptyAt, placeOfKey, shapeOf } from './board'
+import { boardOf, emptyAt, isEmptyAt, placeOfKey, shapeOf } from './keyPlaces'
 import { heldIn } from './held'
 
 /** Of which revision, when, and where new ids come from. */

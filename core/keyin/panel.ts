@@ -1,7 +1,7 @@
 import { assertNever } from '../base/assertNever'
 import { LAYERS } from '../rig/table/switch'
 import type { Field, Move, Setter } from '../rig/table/keying'
-import { KEPT_LISTS, capacityOf, emptyAt, placeName, type Place } from './board'
+import { KEPT_LISTS, capacityOf, emptyAt, placeName, type Place } from './keyPlaces'
 import { switchLists, type Content, type List, type ListId } from './content'
 import {
   domainOf,

@@ -15,7 +15,7 @@ import {
 import type { Rig } from '../rig/rig'
 import type { KeyIn, KeyInId } from '../rig/table/keyIn'
 import { keyingSchema } from '../rig/table/keying'
-import { boardOf } from './board'
+import { boardOf } from './keyPlaces'
 import { heldIn } from './held'
 import {
   keepHeard,

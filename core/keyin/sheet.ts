@@ -16,12 +16,12 @@ import {
   shapeOf,
   type Place,
   type Unit,
-} from './board'
+} from './keyPlaces'
 import { sameContent, switchLists, type Content } from './content'
 import { heldIn } from './held'
 import { canHold, rowFields, type Row, type RowShape } from './rows'
 import { pressesIn, type Stroke } from './setting'
-import { openStrokes, routeOf, type Base, type Job, type RouteProof, type RouteStep } from './route'
+import { openStrokes, routeOf, type Base, type Job, type RouteProof, type RouteStep } from './visits'
 import { choicesOf, NOWHERE, type Box, type Choices } from './ways'
 
 /** One place to key in, with what it is made from. */

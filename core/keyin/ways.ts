@@ -1,6 +1,6 @@
 import { LAYERS } from '../rig/table/switch'
 import type { Move } from '../rig/table/keying'
-import { KEPT_LISTS, keptCount, type KeptList, type Place } from './board'
+import { KEPT_LISTS, keptCount, type KeptList, type Place } from './keyPlaces'
 import type { RowShape } from './rows'
 import { settingPresses, settingStrokes, type Domain, type Stroke } from './setting'
 

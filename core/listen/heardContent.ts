@@ -1,7 +1,7 @@
 import { own } from '../base/own'
 import type { Rig } from '../rig/rig'
 import type { Controller } from '../rig/table/controller'
-import { capacityOf, shapeOf, type Unit } from '../keyin/board'
+import { capacityOf, shapeOf, type Unit } from '../keyin/keyPlaces'
 import type { Content, List, ListId } from '../keyin/content'
 import { messageRow } from '../switching/panelRows'
 import { canHold, type Row } from '../keyin/rows'

@@ -1,5 +1,5 @@
 import { own } from '../base/own'
-import { boardOf, type Unit } from '../keyin/board'
+import { boardOf, type Unit } from '../keyin/keyPlaces'
 import type { Content } from '../keyin/content'
 import type { Holding } from '../keyin/keyInEdits'
 import type { Rig } from '../rig/rig'

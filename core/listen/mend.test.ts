@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { runs, seeds } from '#testing/runs'
-import { boardOf } from '../keyin/board'
+import { boardOf } from '../keyin/keyPlaces'
 import type { Content } from '../keyin/content'
 import { keepHeard } from '../keyin/keyInEdits'
 import { pressPanel, startPanel } from '../keyin/panel'
@@ -12,7 +12,7 @@ import type { KeyInId } from '../rig/table/keyIn'
 import { gesturesOf, sentBy } from './gestures'
 import { heardHoldings } from './heardHoldings'
 import { makeListeningRig } from './testing/makeListeningRigs'
-import { slipsOf, standInOf } from './standIn'
+import { slipsOf, standInOf } from './simulatedController'
 import { judgeBoard, type Take } from './verdict'
 
 const controllerOf = (rig: Rig) => Object.values(rig.controllers)[0]!

@@ -4,7 +4,7 @@ import { playedParts, showOn, type PlayedPart } from '../rig/showOrder'
 import type { SoundId } from '../rig/table/sound'
 import { restPoint } from '../show/foot'
 import { footMoves, whereKey } from '../show/footMoves'
-import { nearestTo, playerOf, type Stand } from '../show/route'
+import { nearestTo, playerOf, type Stand } from '../show/footWay'
 import { showController, standAtStart } from '../show/travel'
 import { expectedMiss, type Tally } from './tally'
 

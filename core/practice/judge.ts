@@ -1,7 +1,7 @@
 import type { Rig } from '../rig/rig'
 import type { SoundId } from '../rig/table/sound'
 import { restPoint } from '../show/foot'
-import { nearestTo, playerOf, type Route } from '../show/route'
+import { nearestTo, playerOf, type Route } from '../show/footWay'
 import { showController } from '../show/travel'
 import type { Known } from '../switching/known'
 

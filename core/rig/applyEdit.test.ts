@@ -11,7 +11,7 @@ import { makeBank, makePreset, smallRig } from './testing/makeRig'
 import { editBetween, NO_RIG, replay, unplay } from './replay'
 import { EDIT_BYTES_MAX, editBytes, RIG_BYTES_MAX, rigBytes } from './rigBytes'
 import { TABLE_NAMES, type Rig, type TableName, type Tables } from './rig'
-import { formatRigFile } from '../format/rigFile'
+import { formatRigFile } from './file/rigFile'
 
 const rig = smallRig()
 const rename = (name: string): Edit => editRow(rig, 'nameBank', 'banks', 'one', { name })!

@@ -17,7 +17,7 @@ import type { CableId } from '../rig/table/cable'
 import type { ControllerId } from '../rig/table/controller'
 import type { DeviceId, DeviceKind } from '../rig/table/device'
 import { roleOf, type RoleOf } from '../rig/table/port'
-import { roomFor } from '../check/roomFor'
+import { roomFor } from '../check/midi/roomFor'
 
 /** What a player says is on the floor. */
 export interface FirstFloor {

@@ -9,7 +9,7 @@ import { between, type Between } from '../sound/between'
 import { sendingOf } from '../sound/sending'
 import { restPoint } from './foot'
 import { footMoves } from './footMoves'
-import { playerOf, routeOnward, routeTo, type Route, type Stand } from './route'
+import { playerOf, routeOnward, routeTo, type Route, type Stand } from './footWay'
 
 /** Why a part cannot be played as it stands. */
 export type Unplayed =

@@ -14,7 +14,7 @@ import { truth } from '../simulate/lampTruth'
 import { advance, settle, step } from '../simulate/step'
 import { stepMs } from './foot'
 import { FOOT_DOWN_MS, type FootMove } from './footMoves'
-import { playerOf, type Stand } from './route'
+import { playerOf, type Stand } from './footWay'
 import {
   inTimeOf,
   showController,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { playSteps } from '../../core/simulate/run'
 import { lampTruth } from '../../core/simulate/lampTruth'
-import { slowFindings } from '../../core/check/slow'
+import { slowFindings } from '../../core/check/searched/slow'
 import { applyEdit } from '../../core/rig/applyEdit'
 import { playedParts, showOn } from '../../core/rig/showOrder'
 import { tidewright } from './tidewright'

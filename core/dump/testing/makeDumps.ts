@@ -1,5 +1,5 @@
 import type { DumpMessage } from '../../rig/table/dump'
-import { hearDump, type StandInDevice } from '../standIn'
+import { hearDump, type StandInDevice } from '../simulatedBox'
 
 /** A message of data between F0 and F7. */
 export const makeMessage = (data: readonly number[], ms: number | null = 0): DumpMessage => ({

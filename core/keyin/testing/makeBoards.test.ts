@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { MANNERS, ROW_KINDS } from '../../rig/table/keying'
 import { LAYERS } from '../../rig/table/switch'
-import { KEPT_LISTS } from '../board'
+import { KEPT_LISTS } from '../keyPlaces'
 import { makeBoard } from './makeBoards'
 
 const boards = MANNERS.flatMap((manner) => Array.from({ length: 100 }, (_, seed) => makeBoard(manner, seed)))

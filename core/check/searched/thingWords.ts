@@ -1,0 +1,77 @@
+import { own } from '../../base/own'
+import { contactsOf, heldContacts } from '../../rig/cabling/contacts'
+import { shownText } from '../../rig/chart/reading'
+import { byIndex, inOrder, type Rig } from '../../rig/rig'
+import { highestValue } from '../../rig/table/control'
+import type { Device } from '../../rig/table/device'
+import type { Thing } from '../../rig/table/never'
+import type { Part, PartValue } from '../../prove/parts'
+import { presetText } from '../../sound/cellText'
+import { holdsValue, isOn } from '../../switching/claim'
+
+/** "Tape echo preset 7 Slap", "Reverb Bypass on", "Bass amp Channel closed". */
+export function thingText(rig: Rig, thing: Thing): string {
+  if (thing.kind === 'contact') {
+    const part = `K/${thing.deviceId}/${thing.contactId}`
+    return `${thingName(rig, part)} ${valueName(rig, part, thing.isClosed)}`
+  }
+  if (thing.kind === 'control') {
+    const control = own(rig.controls, thing.controlId)
+    // "Preamp on" is off, not "Preamp on off".
+    const name = thingName(rig, `D/${control?.deviceId ?? ''}/${thing.controlId}`).replace(/ (on|off)$/i, '')
+    return `${name} ${thing.isOn ? 'on' : 'off'}`
+  }
+  const preset = own(rig.presets, thing.presetId)
+  const part = `P/${preset?.deviceId ?? ''}`
+  return `${thingName(rig, part)} ${valueName(rig, part, preset?.index)}`
+}
+
+/** All that can be said of a device by whether it is so. */
+export function thingChoices(rig: Rig, device: Device): Thing[] {
+  const presets = Object.values(rig.presets).filter(({ deviceId }) => deviceId === device.id)
+  const controls = inOrder(rig.controls).filter(
+    ({ id, deviceId }) => deviceId === device.id && holdsValue(rig, id) !== null,
+  )
+  return [
+    ...byIndex(Object.fromEntries(presets.map((preset) => [preset.id, preset]))).map(({ id }): Thing => ({
+      kind: 'preset',
+      presetId: id,
+    })),
+    ...controls.flatMap(({ id }): Thing[] =>
+      [true, false].map((isOn) => ({ kind: 'control', controlId: id, isOn })),
+    ),
+    ...heldContacts(rig, device).flatMap(({ id }): Thing[] =>
+      [true, false].map((isClosed) => ({ kind: 'contact', deviceId: device.id, contactId: id, isClosed })),
+    ),
+  ]
+}
+
+/** "Bass preamp Blend", "Tape echo preset". */
+export function thingName(rig: Rig, part: Part): string {
+  const [kind, deviceId = '', inner = ''] = part.split('/')
+  const device = own(rig.devices, deviceId)
+  const name = device?.name ?? ''
+  if (kind === 'P') return `${name} preset`.trim()
+  if (kind === 'K') {
+    const contact = device && contactsOf(rig, device).find(({ id }) => id === inner)
+    return contact && contact.name !== name ? `${name} ${contact.name}` : `${name} contact`
+  }
+  return `${name} ${own(rig.controls, inner)?.name ?? ''}`.trim()
+}
+
+export function valueName(rig: Rig, part: Part, value: PartValue): string {
+  const [kind, deviceId = '', inner = ''] = part.split('/')
+  if (value === undefined) return ''
+  if (kind === 'K') return value ? 'closed' : 'open'
+  if (kind === 'P') {
+    const device = own(rig.devices, deviceId)
+    return device ? presetText(rig, device, value as number) : ''
+  }
+  const control = own(rig.controls, inner)
+  if (!control) return String(value)
+  return holdsValue(rig, control.id) === 'switched'
+    ? isOn(rig, control.id, value as number)
+      ? 'on'
+      : 'off'
+    : shownText(control.reading, value as number, highestValue(control.address))
+}
