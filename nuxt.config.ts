@@ -23,7 +23,7 @@ export default defineNuxtConfig({
   // A reader sees where every name comes from.
   imports: { autoImport: false, scan: false },
   components: { dirs: [] },
-  alias: { '#core': here('./core/index.ts') },
+  alias: { '#core': here('./core') },
   css: [
     '@fontsource-variable/bricolage-grotesque/wght.css',
     '@fontsource-variable/hanken-grotesk/wght.css',

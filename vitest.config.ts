@@ -23,7 +23,7 @@ export default defineConfig({
     alias: {
       '#components': here('./app/testing/nuxtStandIn.ts'),
       '#imports': here('./app/testing/nuxtStandIn.ts'),
-      '#core': here('./core/index.ts'),
+      '#core': here('./core'),
       '#shared': here('./shared'),
       '#testing': here('./testing'),
       '~': here('./app'),

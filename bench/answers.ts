@@ -1,23 +1,13 @@
 import * as fc from 'fast-check'
-import {
-  actionLists,
-  bankMap,
-  beforeShow,
-  byIndex,
-  compareRigs,
-  compile,
-  findings,
-  gesturesOf,
-  inOrder,
-  NOTHING_KNOWN,
-  requirements,
-  setSheet,
-  soundMatrix,
-  standIn,
-  tempoMoves,
-  toldSheet,
-  type Rig,
-} from '#core'
+import { findings } from '#core/check'
+import { compareRigs } from '#core/history'
+import { toldSheet } from '#core/keyin'
+import { gesturesOf } from '#core/listen'
+import { setSheet, standIn } from '#core/paper'
+import { actionLists, byIndex, inOrder, type Rig } from '#core/rig'
+import { beforeShow } from '#core/setup'
+import { soundMatrix } from '#core/sound'
+import { bankMap, compile, NOTHING_KNOWN, requirements, tempoMoves } from '#core/switching'
 import { shortDoes } from '#shared/actions'
 import { proofOf } from '../core/prove/proof'
 import { wideRigs } from '../core/rig/testing/wideRigs'

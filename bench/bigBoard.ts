@@ -7,7 +7,7 @@ import {
   makeSwitch,
   recall,
 } from '../core/rig/testing/makeRig'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 
 /** A board as full as controllers come: 100 banks of 10 switches, each recalling a preset on 16 devices. */
 export function bigBoard(): Rig {

@@ -7,7 +7,7 @@ import {
   makeSwitch,
   recall,
 } from '../core/rig/testing/makeRig'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 
 /** As big as floors get: 16 devices, 30 banks of 10 switches, each recalling a preset on every device. */
 export function bigRig(): Rig {

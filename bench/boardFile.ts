@@ -1,4 +1,4 @@
-import { formatRigFile } from '#core'
+import { formatRigFile } from '#core/rig'
 import { bigBoard } from './bigBoard'
 import { soundRig } from './soundRig'
 

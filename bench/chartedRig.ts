@@ -1,13 +1,5 @@
-import {
-  applyEdit,
-  addDevice,
-  addController,
-  CONTROLLERS,
-  DEVICES,
-  emptyRig,
-  type Control,
-  type Rig,
-} from '#core'
+import { addDevice, addController, CONTROLLERS, DEVICES } from '#core/archetype'
+import { applyEdit, emptyRig, type Control, type Rig } from '#core/rig'
 
 /** Devices on channels of their own, each with a chart of `lines`: CC first, NRPN when those are used up. */
 export function chartedRig(devices: number, lines: number): Rig {

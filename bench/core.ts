@@ -1,26 +1,11 @@
 import { parseMidi, writeMidi, type MidiEvent } from 'midi-file'
-import {
-  applyEdit,
-  checklist,
-  decodeMidiFile,
-  encodeMidiFile,
-  editRow,
-  encodeMessages,
-  fillPresets,
-  findings,
-  floorAtPowerOn,
-  linesOf,
-  parseMessages,
-  removeRow,
-  routeLines,
-  search,
-  spots,
-  step,
-  tidy,
-  type MidiMessage,
-  type Rig,
-  type SwitchId,
-} from '#core'
+import { linesOf, routeLines, spots, tidy } from '#core/arrange'
+import { fillPresets, search } from '#core/chart'
+import { findings } from '#core/check'
+import { decodeMidiFile, encodeMidiFile, encodeMessages, parseMessages, type MidiMessage } from '#core/midi'
+import { applyEdit, editRow, removeRow, type Rig, type SwitchId } from '#core/rig'
+import { checklist } from '#core/setup'
+import { floorAtPowerOn, step } from '#core/simulate'
 import { tidewright } from '../server/demo/tidewright'
 import { bigBoard } from './bigBoard'
 import { bigRig } from './bigRig'

@@ -1,12 +1,9 @@
+import { addController, addDevice, CONTROLLERS, DEVICES } from '#core/archetype'
+import { freeSpot } from '#core/arrange'
 import {
-  addController,
-  addDevice,
   addRow,
   applyEdit,
-  CONTROLLERS,
-  DEVICES,
   emptyRig,
-  freeSpot,
   isFree,
   plugChoices,
   type CableId,
@@ -14,7 +11,7 @@ import {
   type DeviceId,
   type Edit,
   type Rig,
-} from '#core'
+} from '#core/rig'
 
 function done(rig: Rig, edit: Edit): Rig {
   const applied = applyEdit(rig, edit)

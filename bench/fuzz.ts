@@ -1,15 +1,5 @@
-import {
-  encodeMidiFile,
-  encodeMessages,
-  decodeMidiFile,
-  doEdit,
-  editSchema,
-  formatRigFile,
-  parseMessages,
-  parseRigFile,
-  type Edit,
-  type MidiMessage,
-} from '#core'
+import { encodeMidiFile, encodeMessages, decodeMidiFile, parseMessages, type MidiMessage } from '#core/midi'
+import { doEdit, editSchema, formatRigFile, parseRigFile, type Edit } from '#core/rig'
 import { readPaste } from '../app/workers/readPaste'
 import { tidewright } from '../server/demo/tidewright'
 

@@ -1,3 +1,4 @@
+import { switchesHere } from '#core/rig'
 import {
   advance,
   FloorMinute,
@@ -5,10 +6,9 @@ import {
   lampTruth,
   startFloor,
   step,
-  switchesHere,
   type FloorState,
   type StepResult,
-} from '#core'
+} from '#core/simulate'
 import { tidewright } from '../server/demo/tidewright'
 
 /** So often a foot comes down, in µs: faster than anyone plays for an hour. */

@@ -1,4 +1,5 @@
-import { emptyRig, CONTROLLERS, BLANK_BANK, BLANK_SWITCH, BLANK_SOUND, USUAL_SONG, type Rig } from '#core'
+import { CONTROLLERS } from '#core/archetype'
+import { emptyRig, BLANK_BANK, BLANK_SWITCH, BLANK_SOUND, USUAL_SONG, type Rig } from '#core/rig'
 import { seeded } from '../core/base/seeded'
 
 /**

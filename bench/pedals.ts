@@ -1,23 +1,14 @@
 import {
   addPedal,
-  advance,
-  applyEdit,
-  editRow,
   GUIDE_MS,
   guidedFoot,
   readSweeps,
   SHIPPED_RIDES,
   simulatedPedal,
-  startFloor,
-  step,
-  sweepPedal,
   tryDelays,
-  type Control,
-  type Edit,
-  type PedalId,
-  type Rig,
-  type Target,
-} from '#core'
+} from '#core/pedal'
+import { applyEdit, editRow, type Control, type Edit, type PedalId, type Rig, type Target } from '#core/rig'
+import { advance, startFloor, step, sweepPedal } from '#core/simulate'
 import { tidewright } from '../server/demo/tidewright'
 import { measureTime } from './measure'
 

@@ -1,2 +1,2 @@
 // What the soak needs of the core.
-export { NO_RIG, replay } from '#core'
+export { NO_RIG, replay } from '#core/rig'

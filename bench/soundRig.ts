@@ -1,7 +1,7 @@
+import { own } from '#core/base'
 import {
   BLANK_SOUND,
   emptyRig,
-  own,
   type Cell,
   type Control,
   type ControlId,
@@ -10,7 +10,7 @@ import {
   type Rig,
   type Sound,
   type SoundId,
-} from '#core'
+} from '#core/rig'
 import { fullRig } from './fullRig'
 
 /** A board of 16 devices with `count` sounds over all of them, every cell filled. */

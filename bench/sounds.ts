@@ -1,4 +1,6 @@
-import { findings, orderJobs, readyInOrder, soundMatrix, type Job, type Rig } from '#core'
+import { findings } from '#core/check'
+import type { Rig } from '#core/rig'
+import { orderJobs, readyInOrder, soundMatrix, type Job } from '#core/sound'
 import { measureTime, compareTime } from './measure'
 import { soundRig, withCellEdited } from './soundRig'
 

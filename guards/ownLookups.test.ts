@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
-import { TABLE_NAMES } from '#core'
+import { TABLE_NAMES } from '#core/rig'
 
 /** `rig.devices[id]` finds "constructor" in every rig: rows are looked up with `own`. */
 const BARE = new RegExp(`\\.(?:${TABLE_NAMES.join('|')})(?:\\?\\.)?\\[`)

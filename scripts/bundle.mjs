@@ -13,7 +13,7 @@ export async function bundle(entry, from = root) {
     format: 'esm',
     outfile,
     packages: 'external',
-    alias: { '#core': join(from, 'core/index.ts'), '#shared': join(from, 'shared') },
+    alias: { '#core': join(from, 'core'), '#shared': join(from, 'shared') },
     logLevel: 'warning',
   })
   return outfile

@@ -1,6 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { emptyRig, formatRigFile, parseRigFile, type Rig } from '#core'
+import { emptyRig, formatRigFile, parseRigFile, type Rig } from '#core/rig'
 import { tidewright } from './demo/tidewright'
 import { ask } from './testing/ask'
 import { startTestServer, type TestServer } from './testing/testServer'

@@ -12,7 +12,7 @@ import {
   type Edit,
   type Rig,
   USUAL_PLAYER,
-} from '#core'
+} from '#core/rig'
 import type { RigReply } from '#shared/contract/rigs'
 import { EDIT_LIMIT, RIG_FILE_LIMIT } from '#shared/contract/rigs'
 import { tidewright } from './demo/tidewright'

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { fillPresets } from '#core/chart'
 import {
   BLANK_BANK,
   BLANK_SWITCH,
   applyEdit,
   editRow,
-  fillPresets,
   formatRigFile,
   invertEdit,
   NO_RIG,
@@ -14,7 +14,7 @@ import {
   type Footswitch,
   type Preset,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import { readEditsBetween } from './db/repositories/editLog'
 import { tidewright } from './demo/tidewright'
 import { ask } from './testing/ask'

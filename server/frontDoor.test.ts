@@ -1,6 +1,6 @@
 import { connect } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { emptyRig, editRow, formatRigFile } from '#core'
+import { emptyRig, editRow, formatRigFile } from '#core/rig'
 import { hostName, isOurs } from './http/hosts'
 import { ask } from './testing/ask'
 import { rawRequest, statusAskedAs } from './testing/rawRequest'

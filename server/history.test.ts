@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { factsOf, formatRigFile, type Rig } from '#core'
+import { factsOf } from '#core/history'
+import { formatRigFile, type Rig } from '#core/rig'
 import { seeded } from '../core/base/seeded'
 import { makeHistory } from '../core/history/testing/makeHistory'
 import { PLACES } from './testing/places'

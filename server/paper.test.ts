@@ -1,20 +1,11 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { describe, expect, it } from 'vitest'
 import { seeds } from '#testing/runs'
-import {
-  applyEdit,
-  cableTags,
-  own,
-  playedParts,
-  sayAllKeyedIn,
-  showOn,
-  standIn,
-  stripsOf,
-  testPlan,
-  toldSheet,
-  type KeyInId,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { sayAllKeyedIn, toldSheet } from '#core/keyin'
+import { testPlan } from '#core/logbook'
+import { cableTags, standIn, stripsOf } from '#core/paper'
+import { applyEdit, playedParts, showOn, type KeyInId, type Rig } from '#core/rig'
 import { keyedPlaceText } from '#shared/keyInText'
 import { placeShort } from '#shared/placeText'
 import { testDoes } from '#shared/testText'

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { editRow, emptyRig, NO_RIG, replay, type Edit, type Rig } from '#core'
+import { editRow, emptyRig, NO_RIG, replay, type Edit, type Rig } from '#core/rig'
 import { openDatabase } from './db/database'
 import { readEditsBetween } from './db/repositories/editLog'
 import { completeLogs } from './services/completeLogs'

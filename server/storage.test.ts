@@ -4,38 +4,27 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { own } from '#core/base'
+import { sayAllKeyedIn, setKeying, toldSheet, USUAL_KEYINGS } from '#core/keyin'
+import { LOOP_CHARTS } from '#core/looper'
+import { addPedal, SHIPPED_RIDES } from '#core/pedal'
+import { keepRound } from '#core/practice'
 import {
-  addPedal,
   addRow,
-  addSong,
   applyEdit,
   editRow,
   emptyRig,
   NO_RIG,
   parseRigFile,
-  playSteps,
   replay,
-  seenIn,
   type Rig,
   type Run,
   type RunStep,
-  SHIPPED_RIDES,
   type PedalId,
   type RideId,
   type SongId,
-  LOOP_CHARTS,
-  own,
-  addPart,
-  editShow,
-  newShow,
-  placeShowStep,
   type SwitchId,
   USUAL_PLAYER,
-  keepRound,
-  sayAllKeyedIn,
-  setKeying,
-  toldSheet,
-  USUAL_KEYINGS,
   type KeyInId,
   type Never,
   type NeverId,
@@ -47,7 +36,10 @@ import {
   UNKNOWN_DUMPING,
   type Dump,
   type DumpId,
-} from '#core'
+} from '#core/rig'
+import { addPart, editShow, newShow, placeShowStep } from '#core/show'
+import { playSteps, seenIn } from '#core/simulate'
+import { addSong } from '#core/tempo'
 import { openDatabase } from './db/database'
 import { databasePath } from './db/databaseFile'
 import { readEditsBetween } from './db/repositories/editLog'

@@ -1,4 +1,5 @@
-import type { Action, ActionKind, ActionOf, FootGestures, Rig } from '#core'
+import type { FootGestures } from '#core/paper'
+import type { Action, ActionKind, ActionOf, Rig } from '#core/rig'
 import type { ActionLine, ActionText } from './actions/actionText'
 import { allOff } from './actions/allOff'
 import { alternateControl } from './actions/alternateControl'

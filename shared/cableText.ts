@@ -1,4 +1,4 @@
-import type { Adapter, Lead } from '#core'
+import type { Adapter, Lead } from '#core/rig'
 
 export const LEAD_TEXT: Record<Lead, string> = {
   din3: 'DIN cable',

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import { chartRows, type Rig } from '#core'
+import { chartRows } from '#core/chart'
+import type { Rig } from '#core/rig'
 
 /**
  * What a spreadsheet would run as a formula gets an apostrophe before it. One that stands there already gets

@@ -1,4 +1,5 @@
-import { assertNever, formatPath, type Path, type Problem, type RigFileRefusal } from '#core'
+import { assertNever } from '#core/base'
+import { formatPath, type Path, type Problem, type RigFileRefusal } from '#core/rig'
 import { problemText } from './problemText'
 
 /** Every way a request can be refused: its HTTP status and what the reader is told. docs/errors.md shows the same table. */

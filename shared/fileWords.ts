@@ -1,4 +1,4 @@
-import { cutText } from '#core'
+import { cutText } from '#core/base'
 
 /** A name as part of a file's: what file systems stumble over is left out. */
 export const fileWords = (name: string): string =>

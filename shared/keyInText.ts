@@ -1,16 +1,14 @@
+import { own } from '#core/base'
 import {
-  own,
   rowText,
   shapeOf,
-  type Controller,
-  type Keying,
   type KeyInLine,
   type KeyStep,
   type Place,
-  type Rig,
   type Row,
   type Stroke,
-} from '#core'
+} from '#core/keyin'
+import type { Controller, Keying, Rig } from '#core/rig'
 import { count } from './counts'
 
 /** "Bank 2 Verse", or what is kept beside the switches. */

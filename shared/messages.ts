@@ -1,4 +1,4 @@
-import type { MidiMessage } from '#core'
+import type { MidiMessage } from '#core/midi'
 
 /** A message as players write it: PC 11, CC 32 2. Numbers are those sent. */
 export function messageText(message: MidiMessage): string {

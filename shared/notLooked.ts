@@ -1,4 +1,4 @@
-import type { NotLooked } from '#core'
+import type { NotLooked } from '#core/check'
 
 /** What a proof did not look at, in a few words each. */
 export const NOT_LOOKED_TEXT: Record<NotLooked, string> = {

@@ -1,4 +1,7 @@
-import { jackPlaces, own, type BoardPlace, type Footswitch, type FootMove, type Rig } from '#core'
+import { own } from '#core/base'
+import type { Footswitch, Rig } from '#core/rig'
+import type { BoardPlace, FootMove } from '#core/show'
+import { jackPlaces } from '#core/simulate'
 
 type OnBoard = Pick<Footswitch, 'jack' | 'number'> & Pick<BoardPlace, 'bankId'>
 

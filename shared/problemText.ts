@@ -1,4 +1,5 @@
-import { assertNever, type Problem } from '#core'
+import { assertNever } from '#core/base'
+import type { Problem } from '#core/rig'
 
 type Limit = Extract<Problem, { code: 'tooSmall' | 'tooBig' }>
 

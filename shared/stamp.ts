@@ -1,4 +1,4 @@
-import { NOT_LOOKED, type NotLooked } from '#core'
+import { NOT_LOOKED, type NotLooked } from '#core/check'
 import { NOT_LOOKED_TEXT } from './notLooked'
 
 /** What was proven of one revision of a rig, for a printout. */

@@ -1,4 +1,6 @@
-import { own, type Rig, type TestLine } from '#core'
+import { own } from '#core/base'
+import type { TestLine } from '#core/logbook'
+import type { Rig } from '#core/rig'
 import { listText } from './counts'
 import { shortDoes } from './actions'
 

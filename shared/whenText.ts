@@ -1,4 +1,5 @@
-import { boxName, own, type Rig, type When } from '#core'
+import { own } from '#core/base'
+import { boxName, type Rig, type When } from '#core/rig'
 import { listText } from './counts'
 
 /** "while the Wah of Bass synth is on", "in Storm", "otherwise". */

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale'
-import { divisionMs, quarterMs, type Division } from '#core'
+import type { Division } from '#core/rig'
+import { divisionMs, quarterMs } from '#core/tempo'
 
 /** One row of ticks on the axis of beats. */
 export interface BeatRow {

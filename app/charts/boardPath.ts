@@ -1,12 +1,5 @@
-import {
-  pointOf,
-  switchCount,
-  type BankId,
-  type Controller,
-  type Layer,
-  type PartWay,
-  type Point,
-} from '#core'
+import { switchCount, type BankId, type Controller, type Layer } from '#core/rig'
+import { pointOf, type PartWay, type Point } from '#core/show'
 
 interface Tile extends Point {
   readonly number: number

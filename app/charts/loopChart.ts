@@ -1,4 +1,4 @@
-import { LOOP_STATES, type LoopChart, type LoopGesture, type LoopState } from '#core'
+import { LOOP_STATES, type LoopChart, type LoopGesture, type LoopState } from '#core/rig'
 
 /** Where each state stands on the drawing, as its middle, in px of 560 x 250. */
 export const LOOP_SPOTS: Readonly<Record<LoopState, readonly [x: number, y: number]>> = {

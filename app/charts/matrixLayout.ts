@@ -1,5 +1,5 @@
 import { scaleBand, scalePow } from 'd3-scale'
-import { cutText, letterCount } from '#core'
+import { cutText, letterCount } from '#core/base'
 
 /** Where the squares of a matrix of sounds go, in px. */
 export interface MatrixLayout {

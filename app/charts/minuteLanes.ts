@@ -1,5 +1,7 @@
 import { scaleLinear } from 'd3-scale'
-import { own, type FloorMinute, type Rig, type WireEntry } from '#core'
+import { own } from '#core/base'
+import type { Rig } from '#core/rig'
+import type { FloorMinute, WireEntry } from '#core/simulate'
 import { gestureText } from '~/text/gestures'
 import { messageText, messageTone, type WireTone } from '#shared/messages'
 

@@ -1,17 +1,15 @@
+import { own } from '#core/base'
+import { parseMessages, type MidiMessage } from '#core/midi'
 import {
   addressOf,
   findPreset,
   formatDisplay,
   highestValue,
-  own,
-  parseMessages,
-  readAt,
   shownText,
-  type MidiMessage,
   type Rig,
   type SwitchId,
-  type WireEntry,
-} from '#core'
+} from '#core/rig'
+import { readAt, type WireEntry } from '#core/simulate'
 import type { Incoming } from '~/stores/midi'
 import { messageText, messageTone, type WireTone } from '#shared/messages'
 import { listText } from '#shared/counts'

@@ -1,5 +1,7 @@
 import { scaleLinear } from 'd3-scale'
-import { fullEnds, own, playsAt, STEPS, type Control, type PedalRole, type Rig, type Target } from '#core'
+import { own } from '#core/base'
+import { fullEnds, playsAt, STEPS } from '#core/pedal'
+import type { Control, PedalRole, Rig, Target } from '#core/rig'
 
 /** Room about the drawing, in px; names stand at the right, where each line ends. */
 export const PAD = { left: 46, top: 26, bottom: 22 }

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { Practice } from '#core'
+import type { Practice } from '#core/rig'
 import { meanMs, practiceChart } from './practiceChart'
 
 const day = (on: string, fields: Partial<Practice>): Practice => ({

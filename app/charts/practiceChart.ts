@@ -1,5 +1,5 @@
 import { scaleLinear, scalePoint } from 'd3-scale'
-import type { Practice } from '#core'
+import type { Practice } from '#core/rig'
 
 /** One day of practice as it is drawn. */
 export interface PracticeDot {

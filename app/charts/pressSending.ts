@@ -1,13 +1,6 @@
-import {
-  compile,
-  own,
-  schedule,
-  type CompiledStep,
-  type Footswitch,
-  type Rig,
-  type SwitchEvent,
-  type TimedMessage,
-} from '#core'
+import { own } from '#core/base'
+import type { Footswitch, Rig } from '#core/rig'
+import { compile, schedule, type CompiledStep, type SwitchEvent, type TimedMessage } from '#core/switching'
 import { messageText, messageTone } from '#shared/messages'
 
 /** What one press puts on an idle wire. */

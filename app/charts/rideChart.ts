@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import { STEPS, type DelayTried, type Ridden } from '#core'
+import { STEPS, type DelayTried, type Ridden } from '#core/pedal'
 
 /** A ride as a line of steps: moments in ms across, the heel below. */
 export function ridePath(

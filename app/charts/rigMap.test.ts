@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BOX } from '#core'
+import { BOX } from '#core/arrange'
 import { frameFor, roundedPath } from './rigMap'
 
 describe('a rounded path', () => {

@@ -1,4 +1,5 @@
-import { BOX, type Link, type Spot } from '#core'
+import { BOX } from '#core/arrange'
+import type { Link, Spot } from '#core/rig'
 
 /** What a cable carries, told by dash, label and colour. */
 export type CableTone = 'midi' | 'usb' | 'air' | 'switching' | 'expression' | 'audio' | 'power'

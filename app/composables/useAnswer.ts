@@ -1,5 +1,5 @@
 import { onScopeDispose, readonly, ref, shallowRef, type Ref, type ShallowRef } from 'vue'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import type { WorkFault } from '~/platform/workers'
 import type { Answered, Asked, QuestionName } from '~/workers/questions'

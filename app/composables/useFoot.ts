@@ -1,5 +1,6 @@
 import { computed } from 'vue'
-import { STEPS, type PedalId } from '#core'
+import { STEPS } from '#core/pedal'
+import type { PedalId } from '#core/rig'
 import { useFloorStore } from '~/stores/floor'
 
 /** How far keys and the wheel move a pedal, in steps. */

@@ -1,7 +1,6 @@
 import { nanoid } from 'nanoid'
 import {
   actionsAt,
-  addReading,
   findPreset,
   moveAction,
   putActions,
@@ -10,11 +9,10 @@ import {
   type Change,
   type DeviceId,
   type ListPlace,
-  type PhraseReading,
   type PresetId,
-  setTurns,
   type SwitchSlot,
-} from '#core'
+} from '#core/rig'
+import { addReading, type PhraseReading, setTurns } from '#core/switching'
 import { useRigStore } from '~/stores/rig'
 
 /** What is done to a list of actions, wherever it stands. */

@@ -1,6 +1,6 @@
 import { useIntervalFn } from '@vueuse/core'
 import { ref } from 'vue'
-import { CLOCKS_A_QUARTER } from '#core'
+import { CLOCKS_A_QUARTER } from '#core/tempo'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useIncoming } from './useIncoming'

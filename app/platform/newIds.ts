@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
-import type { NewIds, PresetId, SoundId } from '#core'
+import type { PresetId, SoundId } from '#core/rig'
+import type { NewIds } from '#core/sound'
 
 /** Names for rows that an edit may make on its way. */
 export const newIds: NewIds = {

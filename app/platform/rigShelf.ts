@@ -1,4 +1,4 @@
-import { rigName, type Rig } from '#core'
+import { rigName, type Rig } from '#core/rig'
 import type { RigHolds, RigReply, RigSummary } from '#shared/contract/rigs'
 
 /** Where the rigs opened last are kept as the server confirmed them, to be opened without it. */

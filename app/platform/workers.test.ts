@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { applyEdit, editRow, removeRow, soundMatrix, type Rig } from '#core'
+import { applyEdit, editRow, removeRow, type Rig } from '#core/rig'
+import { soundMatrix } from '#core/sound'
 import { smallRig } from '../../core/rig/testing/makeRig'
 import { rigOfNumbers } from '../../core/sound/testing/makeSounds'
 import { ANSWERERS } from '../workers/answers'

@@ -1,4 +1,5 @@
-import { change, own, TABLE_NAMES, type Change, type Rig, type TableName, type Tables } from '#core'
+import { own } from '#core/base'
+import { change, TABLE_NAMES, type Change, type Rig, type TableName, type Tables } from '#core/rig'
 import { PACE, type Answered, type Asked, type Pace, type QuestionName } from '~/workers/questions'
 import type { FromWorker, ToWorker } from '~/workers/serveQuestions'
 import type { Clock } from './clock'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { smallRig } from '../../core/rig/testing/makeRig'
-import { checkDump, sendingBack, wrongChecks } from '#core'
+import { checkDump, sendingBack, wrongChecks } from '#core/dump'
 import { makeOpenFloor } from './testing/makeOpenFloor'
 import { useDumpStore } from './dumps'
 

@@ -1,25 +1,21 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { own, type Result } from '#core/base'
 import {
   hearDump,
-  hexOf,
   IDENTITY_REQUEST,
   inNewGo,
-  own,
-  readBytes,
   readExclusives,
   sendingBack,
   standInDevice,
   standInDumping,
-  UNKNOWN_DUMPING,
   type DumpFault,
-  type DumpMessage,
-  type Dumping,
   type Piece,
   type Recording,
-  type Result,
   type StandInDevice,
-} from '#core'
+} from '#core/dump'
+import { hexOf, readBytes } from '#core/midi'
+import { UNKNOWN_DUMPING, type DumpMessage, type Dumping } from '#core/rig'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from './midi'

@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { SlowFindings } from '#core'
+import type { SlowFindings } from '#core/check'
 import { usePlatform, providePlatform } from '~/platform/platform'
 import { memoryWorkers } from '~/platform/testing/memoryWorkers'
 import { smallRig } from '../../core/rig/testing/makeRig'

@@ -1,5 +1,6 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
-import type { Finding, Rig, SlowFindings } from '#core'
+import type { Finding, SlowFindings } from '#core/check'
+import type { Rig } from '#core/rig'
 import { useAnswer } from '~/composables/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import type { WorkFault } from '~/platform/workers'

@@ -1,40 +1,42 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { own } from '#core/base'
+import type { ChannelMessage } from '#core/midi'
 import {
-  own,
-  advance,
   byIndex,
+  inOrder,
+  placeKey,
+  switchesHere,
+  type Action,
+  type BankId,
+  type DeviceId,
+  type Footswitch,
+  type Layer,
+  type PedalId,
+  type RunStep,
+  type SoundId,
+  type SwitchId,
+} from '#core/rig'
+import {
+  advance,
   FloorMinute,
   FloorTrail,
-  inOrder,
   nextDue,
-  placeKey,
   reconcile,
   runInput,
   startFloor,
   step,
-  switchesHere,
-  switchName,
-  type Action,
-  type BankId,
-  type ChannelMessage,
-  type DeviceId,
   type Feet,
   type FloorInput,
   type FloorState,
-  type Footswitch,
   type Gesture,
-  type Known,
   PEDAL_AT_FIRST,
-  type Layer,
-  type PedalId,
   type PedalNow,
-  type RunStep,
-  type SoundId,
   type StepResult,
-  type SwitchId,
   type WireEntry,
-} from '#core'
+} from '#core/simulate'
+import { switchName } from '#core/sound'
+import type { Known } from '#core/switching'
 import { usePlatform } from '~/platform/platform'
 import { FloorClock } from './floorClock'
 import { lampsNow, type LampSeen } from './lampsNow'

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { invertEdit, type Edit } from '#core'
+import { invertEdit, type Edit } from '#core/rig'
 
 /** What can be undone and redone, the latest last. */
 export interface History {

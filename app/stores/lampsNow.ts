@@ -1,14 +1,13 @@
+import type { Footswitch, Rig } from '#core/rig'
 import {
   claimDevice,
   lampTruth,
   type Cause,
-  type Claim,
   type FloorState,
   type FloorTrail,
-  type Footswitch,
   type LampTruth,
-  type Rig,
-} from '#core'
+} from '#core/simulate'
+import type { Claim } from '#core/switching'
 
 /** A lamp under the foot, held against the devices. */
 export interface LampSeen {

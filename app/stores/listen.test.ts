@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { expectedOf, gestureKey, sentBy, standInOf, type FootGesture, type Rig } from '#core'
+import { expectedOf, gestureKey, sentBy, standInOf, type FootGesture } from '#core/listen'
+import type { Rig } from '#core/rig'
 import { makeListeningRig } from '../../core/listen/testing/makeListeningRigs'
 import { useListenStore } from './listen'
 import { makeOpenFloor } from './testing/makeOpenFloor'

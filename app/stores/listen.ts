@@ -1,19 +1,19 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { own } from '#core/base'
 import {
   expectedOf,
   gestureKey,
   gesturesOf,
   gesturesThatSend,
-  hexOf,
-  inOrder,
   mayBePedal,
   judgeBoard,
-  own,
   type FootGesture,
   type HeardMessage,
   type HeardTake,
-} from '#core'
+} from '#core/listen'
+import { hexOf } from '#core/midi'
+import { inOrder } from '#core/rig'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from './midi'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, triggerRef } from 'vue'
-import type { WireEntry } from '#core'
+import type { WireEntry } from '#core/simulate'
 import { benchPort, type MidiIn, type MidiOut, type MidiPorts } from '~/platform/midi'
 import { usePlatform } from '~/platform/platform'
 import { Echoes, Outgoing, type Jitter } from './outgoing'

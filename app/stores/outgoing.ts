@@ -1,4 +1,4 @@
-import type { WireEntry } from '#core'
+import type { WireEntry } from '#core/simulate'
 import type { MidiOut } from '~/platform/midi'
 
 /** Real messages go out so much later than the floor says, always: then each can be given to the browser before its time, in ms. */

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { callable, own, showCalls, type Rig } from '#core'
+import { own } from '#core/base'
+import { callable, showCalls } from '#core/practice'
+import type { Rig } from '#core/rig'
 import { makeShowRig } from '../../core/show/testing/makeShowRig'
 import { makeOpenFloor } from './testing/makeOpenFloor'
 import { usePracticeStore } from './practice'

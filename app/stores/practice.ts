@@ -1,24 +1,22 @@
 import { defineStore } from 'pinia'
 import { nanoid } from 'nanoid'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { own } from '#core/base'
 import {
   callable,
   judgeStep,
   keepRound,
   nextCall,
-  own,
   pairTally,
-  settle,
   showCalls,
   tallyWith,
   wayFromHere,
   type CallAnswer,
-  type FootMove,
-  type PlayedPart,
-  type PracticeId,
-  type SoundId,
   type Verdict,
-} from '#core'
+} from '#core/practice'
+import type { PlayedPart, PracticeId, SoundId } from '#core/rig'
+import type { FootMove } from '#core/show'
+import { settle } from '#core/simulate'
 import { usePlatform } from '~/platform/platform'
 import { isoDate } from '#shared/times'
 import { useFloorStore } from './floor'

@@ -1,14 +1,7 @@
-import {
-  encodeMessage,
-  hexOf,
-  own,
-  RUN_STEPS_MAX,
-  type Action,
-  type FloorInput,
-  type FloorState,
-  type Rig,
-  type RunStep,
-} from '#core'
+import { own } from '#core/base'
+import { encodeMessage, hexOf } from '#core/midi'
+import { RUN_STEPS_MAX, type Action, type Rig, type RunStep } from '#core/rig'
+import type { FloorInput, FloorState } from '#core/simulate'
 
 type Timeless = RunStep extends infer One ? (One extends { at: number } ? Omit<One, 'at'> : never) : never
 

@@ -2,19 +2,9 @@ import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { dequal } from 'dequal/lite'
-import {
-  doEdit,
-  invertEdit,
-  NOT_LOOKED,
-  proofReport,
-  rigName,
-  type Done,
-  type Edit,
-  type EditRefusal,
-  type LineReport,
-  type Result,
-  type Rig,
-} from '#core'
+import type { Result } from '#core/base'
+import { NOT_LOOKED, proofReport, type LineReport } from '#core/check'
+import { doEdit, invertEdit, rigName, type Done, type Edit, type EditRefusal, type Rig } from '#core/rig'
 import type { PostEdit, RigReply } from '#shared/contract/rigs'
 import type { Stamp } from '#shared/stamp'
 import { usePlatform } from '~/platform/platform'

@@ -1,4 +1,5 @@
-import { perObject, upgradeEdit } from '#core'
+import { perObject } from '#core/base'
+import { upgradeEdit } from '#core/rig'
 import type { PostEdit } from '#shared/contract/rigs'
 import type { Keep } from '~/platform/keep'
 import { EMPTY_HISTORY, type History } from './history'

@@ -1,14 +1,6 @@
-import {
-  contactsOf,
-  own,
-  presetText,
-  setText,
-  type Device,
-  type DeviceBetween,
-  type Gap,
-  type Leftover,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { contactsOf, type Device, type Gap, type Rig } from '#core/rig'
+import { presetText, setText, type DeviceBetween, type Leftover } from '#core/sound'
 import { listText } from '#shared/counts'
 
 /** "a clear hole of 80 ms". */

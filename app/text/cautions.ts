@@ -1,4 +1,4 @@
-import type { Caution } from '#core'
+import type { Caution } from '#core/setup'
 
 /** Short; the maker's manual and a qualified technician have the last word. */
 export const CAUTION_TEXT: Record<Caution, string> = {

@@ -1,15 +1,12 @@
+import type { BadCell, ColumnKind, RowDoubt, Taken } from '#core/chart'
 import {
   stepAt,
-  type BadCell,
-  type ColumnKind,
   type Control,
   type ControlAddress,
   type Purpose,
   type Reading,
-  type RowDoubt,
   type ShownRefusal,
-  type Taken,
-} from '#core'
+} from '#core/rig'
 
 /** "CC 21", "NRPN 12588 (98, 44)". */
 export const addressText = (address: ControlAddress): string =>

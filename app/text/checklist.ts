@@ -1,4 +1,4 @@
-import type { Phase, Task } from '#core'
+import type { Phase, Task } from '#core/setup'
 import { listText } from '#shared/counts'
 import { lengthText, partsText } from '#shared/cableText'
 import { ROLE_TEXT } from './jacks'

@@ -1,4 +1,4 @@
-import type { DumpCheck, DumpFault, DumpFileFault, MessageDifference } from '#core'
+import type { DumpCheck, DumpFault, DumpFileFault, MessageDifference } from '#core/dump'
 import { count, listText } from '#shared/counts'
 
 const byteText = (byte: number): string => byte.toString(16).toUpperCase().padStart(2, '0')

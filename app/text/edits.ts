@@ -1,4 +1,4 @@
-import type { EditLabel } from '#core'
+import type { EditLabel } from '#core/rig'
 
 /** What an edit did, as it stands after "Undo": "Undo: change channel". */
 export const EDIT_TEXT: Record<EditLabel, string> = {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 import { findingText } from './findings'
 import { findingsOfStage, STAGES } from './stages'
 

@@ -1,4 +1,4 @@
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 import { cablingSayings } from './sayings/cabling'
 import { chartSayings } from './sayings/charts'
 import { controlSayings } from './sayings/control'

@@ -1,4 +1,4 @@
-import type { SwitchEvent } from '#core'
+import type { SwitchEvent } from '#core/switching'
 import { ordinal } from '#shared/counts'
 
 /** What the foot does, as it begins a sentence: "The 2nd press", "Holding it long". */

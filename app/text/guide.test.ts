@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { guide, type Question, type Rig } from '#core'
+import type { Rig } from '#core/rig'
+import { guide, type Question } from '#core/setup'
 import { makeDevice, makeRig, smallRig } from '../../core/rig/testing/makeRig'
 import { questionText, verdictText } from './guide'
 

@@ -1,4 +1,5 @@
-import { assertNever, type Guide, type Question } from '#core'
+import { assertNever } from '#core/base'
+import type { Guide, Question } from '#core/setup'
 import { listText } from '#shared/counts'
 import { findingText } from './findings'
 

@@ -1,4 +1,5 @@
-import type { EditLabel, FieldDifference, RowDifference, SentDifference, Shown, TableName } from '#core'
+import type { FieldDifference, RowDifference, SentDifference, Shown } from '#core/history'
+import type { EditLabel, TableName } from '#core/rig'
 import { EDIT_TEXT } from './edits'
 import { hexText } from './keyIn'
 import { dateText, dayText } from '#shared/times'

@@ -1,4 +1,4 @@
-import type { Plug, Role, RoleKind } from '#core'
+import type { Plug, Role, RoleKind } from '#core/rig'
 
 /** What a jack is used as. */
 export const ROLE_TEXT: Record<RoleKind, string> = {

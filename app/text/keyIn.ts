@@ -1,15 +1,13 @@
+import { own } from '#core/base'
 import {
   gestureKey,
-  messageOfHex,
-  own,
-  type Controller,
   type FootGesture,
   type HeardFault,
   type HeardVerdict,
-  type Keying,
   type LearnDoubt,
-  type Rig,
-} from '#core'
+} from '#core/listen'
+import { messageOfHex } from '#core/midi'
+import type { Controller, Keying, Rig } from '#core/rig'
 import { listText } from '#shared/counts'
 import { channelText, messageText } from '#shared/messages'
 

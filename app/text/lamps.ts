@@ -1,4 +1,5 @@
-import type { Lamp, LampNow } from '#core'
+import type { Lamp } from '#core/rig'
+import type { LampNow } from '#core/switching'
 
 export const LIGHT_TEXT: Record<Lamp['light'], string> = {
   follow: 'follows what it did',

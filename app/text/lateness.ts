@@ -1,4 +1,4 @@
-import type { Lateness } from '#core'
+import type { Lateness } from '#core/switching'
 
 /** By how much later than the foot a plain press is heard; empty where it is at once. */
 export function latenessText({ waitsFor, least, most }: Lateness): string {

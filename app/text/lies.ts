@@ -1,21 +1,17 @@
+import { own } from '#core/base'
+import type { LyingLamp, MoveTold } from '#core/check'
 import {
   contactsOf,
   findPreset,
   formatDisplay,
   highestValue,
-  holdsValue,
-  isOn,
-  own,
   shownText,
-  type Cause,
-  type Claim,
   type Control,
   type EditLabel,
-  type LampTruth,
-  type LyingLamp,
-  type MoveTold,
   type Rig,
-} from '#core'
+} from '#core/rig'
+import type { Cause, LampTruth } from '#core/simulate'
+import { holdsValue, isOn, type Claim } from '#core/switching'
 import { messageText } from '#shared/messages'
 
 /** What a claim says, as it stands in a sentence: "Echo mix is at 35 %", "Tape echo plays B4 Dotted eighth". */

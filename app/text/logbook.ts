@@ -1,4 +1,7 @@
-import { boxes, own, type LogbookLine, type LogFact, type Note, type NoteFact, type Rig } from '#core'
+import { own } from '#core/base'
+import type { LogFact } from '#core/history'
+import type { LogbookLine } from '#core/logbook'
+import { boxes, type Note, type NoteFact, type Rig } from '#core/rig'
 import { count } from '#shared/counts'
 import { dateText } from '#shared/times'
 

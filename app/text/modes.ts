@@ -1,4 +1,4 @@
-import type { SwitchMode } from '#core'
+import type { SwitchMode } from '#core/rig'
 
 export const MODE_TEXT: Record<SwitchMode, string> = {
   recall: 'Recall',

@@ -1,4 +1,4 @@
-import type { NumberLimits, NumberRefusal } from '#core'
+import type { NumberLimits, NumberRefusal } from '#core/rig'
 
 /** A number as the player's own browser writes it, without marks between thousands. */
 export const numberShown = (value: number, decimals: number): string =>

@@ -1,4 +1,4 @@
-import { boxName, type Arrival, type Rig } from '#core'
+import { boxName, type Arrival, type Rig } from '#core/rig'
 import { count, listText } from '#shared/counts'
 import { millisecondsText } from '#shared/messages'
 

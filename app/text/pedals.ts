@@ -1,22 +1,16 @@
-import {
-  boxName,
-  own,
-  type CalibrationRead,
-  type CalibrationWhy,
-  type Curve,
-  type JackCost,
-  type NoFoot,
-  type OffKind,
-  type Pedal,
-  type PedalRole,
-  type RefusedJack,
-  type Rig,
-  type ShippedRide,
-  type SimulatedKind,
-  type SweepCaution,
-  type TargetKind,
-  type When,
-} from '#core'
+import { own } from '#core/base'
+import type {
+  CalibrationRead,
+  CalibrationWhy,
+  JackCost,
+  NoFoot,
+  RefusedJack,
+  ShippedRide,
+  SimulatedKind,
+  SweepCaution,
+  TargetKind,
+} from '#core/pedal'
+import { boxName, type Curve, type OffKind, type Pedal, type PedalRole, type Rig, type When } from '#core/rig'
 import { ROLE_TEXT } from './jacks'
 
 /** What a role is called: its name, or its number. */

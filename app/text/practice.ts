@@ -1,4 +1,7 @@
-import { own, type Heard, type HeardStep, type Rig, type Verdict } from '#core'
+import { own } from '#core/base'
+import type { Heard, HeardStep } from '#core/listen'
+import type { Verdict } from '#core/practice'
+import type { Rig } from '#core/rig'
 import { count } from '#shared/counts'
 import { placeShort } from '#shared/placeText'
 

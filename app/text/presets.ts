@@ -1,4 +1,4 @@
-import { addressOf, formatDisplay, type Controller, type Device } from '#core'
+import { addressOf, formatDisplay, type Controller, type Device } from '#core/rig'
 
 /** The number the device shows; a dash for none. */
 export const displayText = ({ numbering }: Device, index: number | null): string =>

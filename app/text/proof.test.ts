@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { LineReport } from '#core'
+import type { LineReport } from '#core/check'
 import { notLookedText, proofHeadline } from './proof'
 
 const holds = { line: 'sounds', about: { table: 'sounds', id: 'verse' }, verdict: { kind: 'holds' } } as const

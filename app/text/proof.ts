@@ -1,16 +1,14 @@
+import { own } from '#core/base'
 import {
-  own,
-  SHORTEST_MS,
   thingText,
   type Finding,
   type LineReport,
   type LyingLamp,
-  type ProofLine,
-  type Proved,
   type ProvenFault,
-  type Rig,
   type RunDiffers,
-} from '#core'
+} from '#core/check'
+import { SHORTEST_MS, type ProofLine, type Proved } from '#core/prove'
+import type { Rig } from '#core/rig'
 import { count, listText } from '#shared/counts'
 import { NOT_LOOKED_TEXT } from '#shared/notLooked'
 import { switchPlace } from './sounds'

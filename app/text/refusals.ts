@@ -1,4 +1,6 @@
-import { assertNever, formatPath, type DisplayRefusal, type EditRefusal, type HexRefusal } from '#core'
+import { assertNever } from '#core/base'
+import type { HexRefusal } from '#core/midi'
+import { formatPath, type DisplayRefusal, type EditRefusal } from '#core/rig'
 import { problemText } from '#shared/problemText'
 import type { Setback } from '~/stores/rig'
 import { EDIT_TEXT } from './edits'

@@ -1,4 +1,7 @@
-import { own, readBytes, type DeviceEnd, type Rig, type RunDifference } from '#core'
+import { own } from '#core/base'
+import { readBytes } from '#core/midi'
+import type { Rig } from '#core/rig'
+import type { DeviceEnd, RunDifference } from '#core/simulate'
 import { messageText } from '#shared/messages'
 import { displayText } from './presets'
 

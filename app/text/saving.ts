@@ -1,4 +1,4 @@
-import type { Saving } from '#core'
+import type { Saving } from '#core/rig'
 
 export const SAVING_TEXT: Record<Saving['how'], string> = {
   itself: 'By itself',

@@ -1,17 +1,6 @@
-import {
-  own,
-  type BoardPlace,
-  type Fault,
-  type NoBoard,
-  type Part,
-  type PartWay,
-  type PlayedPart,
-  type Rig,
-  type ShowFault,
-  type ShowTravel,
-  type Unplayed,
-  type Wrong,
-} from '#core'
+import { own } from '#core/base'
+import type { Part, PlayedPart, Rig } from '#core/rig'
+import type { BoardPlace, Fault, NoBoard, PartWay, ShowFault, ShowTravel, Unplayed, Wrong } from '#core/show'
 import { count } from '#shared/counts'
 import { gapText } from './between'
 import { valueText } from './lies'

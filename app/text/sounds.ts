@@ -1,14 +1,6 @@
-import {
-  formatDisplay,
-  own,
-  type CellRefusal,
-  type Cell,
-  type Doubt,
-  type Footswitch,
-  type PasteFault,
-  type Rig,
-  type Use,
-} from '#core'
+import { own } from '#core/base'
+import { formatDisplay, type Cell, type Footswitch, type Rig } from '#core/rig'
+import type { CellRefusal, Doubt, PasteFault, Use } from '#core/sound'
 import { count, listText } from '#shared/counts'
 import { bankText } from '#shared/actions/travel'
 import { placeText } from './switchPlaces'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BLANK_SOUND, emptyRig, type Rig } from '#core'
+import { BLANK_SOUND, emptyRig, type Rig } from '#core/rig'
 import { isEmptyStage, STAGES } from './stages'
 
 describe('a stage with nothing in it', () => {

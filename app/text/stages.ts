@@ -1,4 +1,5 @@
-import { isProgrammed, type Finding, type Rig, type TableName } from '#core'
+import type { Finding } from '#core/check'
+import { isProgrammed, type Rig, type TableName } from '#core/rig'
 
 /** A stage of the work, in the order in which players work. */
 export interface Stage {

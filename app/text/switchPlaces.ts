@@ -1,4 +1,5 @@
-import { jackPlaces, type Controller, type Footswitch, type Rig } from '#core'
+import type { Controller, Footswitch, Rig } from '#core/rig'
+import { jackPlaces } from '#core/simulate'
 
 /** "switch 3"; for a footswitch on a jack what that is called. */
 export function placeText(

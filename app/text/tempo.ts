@@ -1,21 +1,9 @@
-import {
-  own,
-  type ClockVerdict,
-  type Division,
-  type Kept,
-  type Control,
-  type LoopFootKind,
-  type LoopGesture,
-  type LoopKind,
-  type LoopPlanRefusal,
-  type LoopState,
-  type Rig,
-  type Song,
-  type TapOutVerdict,
-  type TapOutRefusal,
-  type TempoMove,
-  type TempoNow,
-} from '#core'
+import { own } from '#core/base'
+import type { LoopKind } from '#core/looper'
+import type { Division, Control, LoopGesture, LoopState, Rig, Song } from '#core/rig'
+import type { LoopFootKind } from '#core/simulate'
+import type { ClockVerdict, LoopPlanRefusal, TapOutVerdict, TempoMove, TempoNow } from '#core/switching'
+import type { Kept, TapOutRefusal } from '#core/tempo'
 import { count } from '#shared/counts'
 
 export const DIVISION_TEXT: Readonly<Record<Division, string>> = {

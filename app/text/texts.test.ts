@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { CONTROLLERS, DEVICES, type Task } from '#core'
+import { CONTROLLERS, DEVICES } from '#core/archetype'
+import type { Task } from '#core/setup'
 import { taskText } from './checklist'
 import { badCellText, readingText, shownRefusalText } from './charts'
 import { lengthText, partsText } from '#shared/cableText'

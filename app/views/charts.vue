@@ -3,17 +3,9 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import {
-  own,
-  addRow,
-  controlsOf,
-  lastOrder,
-  nextFreeNumber,
-  receivers,
-  type ControlId,
-  type Hit,
-  type TableName,
-} from '#core'
+import { own } from '#core/base'
+import { controlsOf, nextFreeNumber, type Hit } from '#core/chart'
+import { addRow, lastOrder, receivers, type ControlId, type TableName } from '#core/rig'
 import ChartSearch from '~/components/charts/ChartSearch.vue'
 import { chartTabs, type ChartTab } from '~/components/charts/chartTabs'
 import ControlInspector from '~/components/charts/ControlInspector.vue'

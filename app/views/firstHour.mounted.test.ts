@@ -1,5 +1,5 @@
 import { it } from 'vitest'
-import { inOrder } from '#core'
+import { inOrder } from '#core/rig'
 import { deviceNow, expect, inspector, openView, saved, tile, tidewright } from '~/testing/player'
 
 it('a stored tempo takes both decimal signs, and none beyond its range', async () => {

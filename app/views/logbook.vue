@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import { inOrder, logbookLines, testCount, testPlan } from '#core'
+import { logbookLines, testCount, testPlan } from '#core/logbook'
+import { inOrder } from '#core/rig'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import DumpInspector from '~/components/logbook/DumpInspector.vue'

@@ -3,18 +3,9 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import {
-  addPedal,
-  editTarget,
-  inOrder,
-  pedalController,
-  roleNow,
-  sweepPlaces,
-  toePlace,
-  type CurvePoint,
-  type PedalId,
-  type SweepPlace,
-} from '#core'
+import { addPedal, editTarget, pedalController, sweepPlaces, toePlace, type SweepPlace } from '#core/pedal'
+import { inOrder, type CurvePoint, type PedalId } from '#core/rig'
+import { roleNow } from '#core/simulate'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import TabRow from '~/components/common/TabRow.vue'

@@ -1,5 +1,5 @@
 import { it } from 'vitest'
-import { emptyRig, type Rig } from '#core'
+import { emptyRig, type Rig } from '#core/rig'
 import { bytesSent, deviceNow, expect, openView, pause, saved, type Page } from '~/testing/player'
 
 const openPart = async (name: string, rig?: Rig) => {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { rigName, type Finding, type ProofLine } from '#core'
+import type { Finding } from '#core/check'
+import type { ProofLine } from '#core/prove'
+import { rigName } from '#core/rig'
 import FindingNote from '~/components/common/FindingNote.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'
 import NeverList from '~/components/proof/NeverList.vue'

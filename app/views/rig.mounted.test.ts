@@ -1,5 +1,5 @@
 import { it } from 'vitest'
-import type { DeviceId, Rig } from '#core'
+import type { DeviceId, Rig } from '#core/rig'
 import { bytesSent, expect, inspector, openView, type Page, tidewright } from '~/testing/player'
 
 const box = (page: Page, name: string) =>

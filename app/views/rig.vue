@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import {
-  checklist,
-  own,
-  inOrder,
-  isProgrammed,
-  links,
-  receivers,
-  tidy,
-  type Device,
-  type TableName,
-} from '#core'
+import { tidy } from '#core/arrange'
+import { own } from '#core/base'
+import { inOrder, isProgrammed, links, receivers, type Device, type TableName } from '#core/rig'
+import { checklist } from '#core/setup'
 import FilePick from '~/components/common/FilePick.vue'
 import type { Layer } from '~/charts/rigMap'
 import TabRow from '~/components/common/TabRow.vue'

@@ -1,5 +1,5 @@
 import { it } from 'vitest'
-import { emptyRig, removeRow } from '#core'
+import { emptyRig, removeRow } from '#core/rig'
 import { deviceNow, editElsewhere, expect, inspector, openView, type Page, pause } from '~/testing/player'
 
 const tab = (page: Page, name: string) =>

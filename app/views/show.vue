@@ -2,35 +2,37 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { own } from '#core/base'
 import {
-  addToShow,
   applyEdit,
-  banksInOrder,
-  differsTonight,
-  dropShowTonight,
-  editShow,
   inOrder,
-  movePart,
-  moveSong,
-  newShow,
-  own,
   partKey,
   partsOf,
-  showController,
   showOn,
-  showSwitch,
   songsOf,
-  travelOf,
-  turnOnShow,
-  waysOfShow,
   type Part,
   type Rig,
   type Show,
   type ShowId,
   type SongId,
-  removeShow,
   rigName,
-} from '#core'
+} from '#core/rig'
+import {
+  addToShow,
+  banksInOrder,
+  differsTonight,
+  dropShowTonight,
+  editShow,
+  movePart,
+  moveSong,
+  newShow,
+  showController,
+  showSwitch,
+  travelOf,
+  turnOnShow,
+  waysOfShow,
+  removeShow,
+} from '#core/show'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'

@@ -2,16 +2,23 @@
 import Papa from 'papaparse'
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
 import {
   BLANK_SOUND,
   addRow,
   change,
   editRow,
-  floorCells,
   inOrder,
   lastOrder,
+  withChanges,
+  type Device,
+  type Sound,
+  type SoundId,
+} from '#core/rig'
+import { floorCells } from '#core/simulate'
+import {
   moveSound,
-  own,
   parseCell,
   pasteCells,
   removeSounds,
@@ -20,15 +27,10 @@ import {
   spokenCells,
   usedBy,
   useCount,
-  withChanges,
   type CellWrite,
-  type Device,
-  type Finding,
   type PasteFault,
-  type Sound,
-  type SoundId,
   type TypedCell,
-} from '#core'
+} from '#core/sound'
 import FindingNote from '~/components/common/FindingNote.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'

@@ -3,6 +3,8 @@ import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
 import {
   addRow,
   BLANK_BANK,
@@ -11,22 +13,20 @@ import {
   copySwitch,
   findSwitch,
   isProgrammed,
-  jackPlaces,
   moveSwitch,
   nextBankIndex,
-  NOTHING_KNOWN,
-  own,
   placeKey,
   switchCount,
   swapSwitches,
-  switchName,
   type Bank,
   type BankId,
-  type Finding,
   type Footswitch,
   type SwitchId,
   type SwitchSlot,
-} from '#core'
+} from '#core/rig'
+import { jackPlaces } from '#core/simulate'
+import { switchName } from '#core/sound'
+import { NOTHING_KNOWN } from '#core/switching'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'

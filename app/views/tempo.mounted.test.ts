@@ -1,5 +1,5 @@
 import { it } from 'vitest'
-import { emptyRig } from '#core'
+import { emptyRig } from '#core/rig'
 import { bytesSent, deviceNow, expect, inspector, openView, pause, saved, type Page } from '~/testing/player'
 
 const tab = (page: Page, name: string) =>

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { deviceState, inOrder, keptAt, own, tempoNow, timeUnit, type SongId } from '#core'
+import { own } from '#core/base'
+import { inOrder, type SongId } from '#core/rig'
+import { deviceState } from '#core/simulate'
+import { tempoNow } from '#core/switching'
+import { keptAt, timeUnit } from '#core/tempo'
 import type { BeatEcho } from '~/charts/beatAxis'
 import TabRow from '~/components/common/TabRow.vue'
 import ViewFrame from '~/components/common/ViewFrame.vue'

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generated } from '#testing/runs'
-import type { Control, Rig } from '#core'
+import type { Control, Rig } from '#core/rig'
 import { chartCsvText } from '#shared/chartCsv'
 import { readPaste } from './readPaste'
 

@@ -1,20 +1,10 @@
-import type {
-  BoxState,
-  ChartRow,
-  ColumnKind,
-  Finding,
-  LogFact,
-  Matrix,
-  NoBoard,
-  PartWay,
-  Proposal,
-  Rig,
-  RigDifference,
-  SlowFindings,
-  SlowQuestion,
-  ToldSheet,
-  Walked,
-} from '#core'
+import type { ChartRow, ColumnKind } from '#core/chart'
+import type { Finding, SlowFindings, SlowQuestion } from '#core/check'
+import type { BoxState, LogFact, RigDifference } from '#core/history'
+import type { ToldSheet } from '#core/keyin'
+import type { Rig } from '#core/rig'
+import type { NoBoard, PartWay, Proposal, Walked } from '#core/show'
+import type { Matrix } from '#core/sound'
 
 export interface ReadChart {
   readonly columns: readonly ColumnKind[]

@@ -1,4 +1,5 @@
-import { cutText, readChart, recogniseColumns, type ColumnKind } from '#core'
+import { cutText } from '#core/base'
+import { readChart, recogniseColumns, type ColumnKind } from '#core/chart'
 import type { ReadChart } from './questions'
 import { splitTable } from './splitTable'
 

@@ -1,4 +1,4 @@
-import { withChanges, type Change, type Rig } from '#core'
+import { withChanges, type Change, type Rig } from '#core/rig'
 import type { Answered, Asked, QuestionName } from './questions'
 
 /** What the page sends to a worker. The worker keeps a rig of its own, and with its rows what it has worked out of them. */

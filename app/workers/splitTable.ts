@@ -7,8 +7,8 @@ import {
   looseLines,
   spacedTable,
   withoutLeaders,
-} from '#core'
-import type { ColumnKind, TableLine } from '#core'
+} from '#core/chart'
+import type { ColumnKind, TableLine } from '#core/chart'
 
 /** What stands between the cells of a pasted table; `words` is running text. */
 export type Delimiter = '\t' | ',' | ';' | '|' | 'spaces' | 'words'

@@ -1,14 +1,22 @@
-import { canOverhear, channelHolders, nextFreeChannel } from '../rig/channels'
-import type { Channel } from '../base/channel'
-import { boxes } from '../rig/cabling/link'
-import { change, type Change, type Edit } from '../rig/edit'
-import { layCable } from '../rig/edits/layCable'
-import { suggestCable } from '../rig/edits/suggestCable'
-import { lastOrder, type Rig } from '../rig/rig'
-import type { CableId } from '../rig/table/cable'
-import type { ControllerId } from '../rig/table/controller'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { Spot } from '../rig/table/scalars'
+import {
+  canOverhear,
+  channelHolders,
+  nextFreeChannel,
+  boxes,
+  change,
+  type Change,
+  type Edit,
+  layCable,
+  suggestCable,
+  lastOrder,
+  type Rig,
+  type CableId,
+  type ControllerId,
+  type Device,
+  type DeviceId,
+  type Spot,
+} from '#core/rig'
+import type { Channel } from '#core/base'
 import type { ControllerArchetype, DeviceArchetype } from './archetype'
 
 /** "Reverb", then "Reverb 2": a name no box of the rig has yet. */

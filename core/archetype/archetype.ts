@@ -1,7 +1,5 @@
-import { requireU7 } from '../base/u7'
-import { PLAIN_128 } from '../rig/numbering/numbering'
-import { USUAL_SWITCHING, type Controller } from '../rig/table/controller'
-import type { Device } from '../rig/table/device'
+import { requireU7 } from '#core/base'
+import { PLAIN_128, USUAL_SWITCHING, type Controller, type Device } from '#core/rig'
 
 /** A kind of foot controller or device to start from: generic, by what it does; the player's manual says what differs. */
 export interface ControllerArchetype {

@@ -1,4 +1,4 @@
-import type { Port, Role, RoleOf } from '../rig/table/port'
+import type { Port, Role, RoleOf } from '#core/rig'
 
 /** Words for the jacks of archetypes: each makes one jack, or one role of a shared jack. */
 

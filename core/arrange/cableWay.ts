@@ -1,6 +1,4 @@
-import { links } from '../rig/cabling/link'
-import type { Rig } from '../rig/rig'
-import type { Spot } from '../rig/table/scalars'
+import { links, type Rig, type Spot } from '#core/rig'
 import { BOX } from './grid'
 
 type Side = 'left' | 'right' | 'top' | 'bottom'

@@ -1,4 +1,4 @@
-import type { Spot } from '../rig/table/scalars'
+import type { Spot } from '#core/rig'
 
 /** A box on the map, and the distance from one to the next, in px. */
 export const BOX = { width: 122, height: 70 } as const

@@ -1,7 +1,5 @@
-import { perObject } from '../base/perObject'
-import { boxes, links } from '../rig/cabling/link'
-import type { Rig } from '../rig/rig'
-import type { Spot } from '../rig/table/scalars'
+import { perObject } from '#core/base'
+import { boxes, links, type Rig, type Spot } from '#core/rig'
 import { BOX, cellAt, spotOf, type Cell } from './grid'
 import { arrange } from './tidy'
 

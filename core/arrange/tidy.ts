@@ -1,7 +1,4 @@
-import { boxes, isForMidi, links } from '../rig/cabling/link'
-import { change, type Change, type Edit } from '../rig/edit'
-import type { Rig } from '../rig/rig'
-import type { Spot } from '../rig/table/scalars'
+import { boxes, isForMidi, links, change, type Change, type Edit, type Rig, type Spot } from '#core/rig'
 import { spotOf, type Cell } from './grid'
 
 /** A cable between two boxes, by their places in the list; the heavier, the shorter it should be. */

@@ -1,4 +1,4 @@
-import type { ControlAddress } from '../rig/table/control'
+import type { ControlAddress } from '#core/rig'
 
 /** One text for each thing that can be sent: two controls with one of them are told apart by nothing. */
 export const addressKey = (address: ControlAddress): string =>

@@ -1,4 +1,4 @@
-import type { ControlAddress, Reading } from '../rig/table/control'
+import type { ControlAddress, Reading } from '#core/rig'
 import type { ValuesDoubt } from './valuesCell'
 
 /** What a line of a chart says, before it is a row of the rig. */

@@ -1,11 +1,16 @@
-import { cutText } from '../base/text'
-import { change, type Change, type Edit } from '../rig/edit'
-import { findPreset } from '../rig/edits/setRecall'
-import { formatDisplay } from '../rig/numbering/display'
-import type { Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
-import { NAME_MAX } from '../rig/table/scalars'
-import { BLANK_PRESET, type PresetId } from '../rig/table/preset'
+import { cutText } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  findPreset,
+  formatDisplay,
+  type Rig,
+  type Device,
+  NAME_MAX,
+  BLANK_PRESET,
+  type PresetId,
+} from '#core/rig'
 
 /**
  * Names a run of presets at once, both ends included, counted from 0; "#" in the name becomes the number the

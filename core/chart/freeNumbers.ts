@@ -1,8 +1,6 @@
-import { U7_MAX } from '../base/u7'
-import { reservedFor } from '../midi/controllers'
-import { canOverhear, receivers } from '../rig/channels'
-import type { Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
+import { U7_MAX } from '#core/base'
+import { reservedFor } from '#core/midi'
+import { canOverhear, receivers, type Rig, type Device } from '#core/rig'
 import { controlsOf } from './takeChart'
 
 /** Why a controller number cannot be had on a device. */

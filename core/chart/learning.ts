@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Control, ControlId } from '../rig/table/control'
-import type { Pair } from '../rig/table/pair'
+import { own } from '#core/base'
+import type { Rig, Control, ControlId, Pair } from '#core/rig'
 
 /** One control of a learned pair in both states; null where a state says nothing about it. */
 export interface PairLine {

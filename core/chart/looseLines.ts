@@ -1,4 +1,4 @@
-import type { ControlAddress } from '../rig/table/control'
+import type { ControlAddress } from '#core/rig'
 import type { ColumnKind } from './headWords'
 import { CC_WORDS, isSurelyNumber, parseNumber } from './numberCell'
 import type { TableLine } from './chartRow'

@@ -1,4 +1,4 @@
-import { nrpnReadings, type NrpnReading } from '../rig/chart/nrpn'
+import { nrpnReadings, type NrpnReading } from '#core/rig'
 
 /** What stands before a controller number: "CC", "CC#", "MIDI CC no. ", "Control change", "Controller Nr. ". */
 export const CC_WORDS =

@@ -1,9 +1,15 @@
-import { change, type Edit, type EditLabel } from '../rig/edit'
-import { editRow } from '../rig/edits/editRow'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
-import { BLANK_PRESET, type Preset, type PresetId } from '../rig/table/preset'
+import {
+  change,
+  type Edit,
+  type EditLabel,
+  editRow,
+  findPreset,
+  type Rig,
+  type Device,
+  BLANK_PRESET,
+  type Preset,
+  type PresetId,
+} from '#core/rig'
 
 /** Changes fields of the preset at a place, which is made when the device has no row there yet. Null when nothing changes. */
 export function editPresetAt(

@@ -1,12 +1,5 @@
-import { addressOf } from '../rig/numbering/address'
-import { findPreset } from '../rig/edits/setRecall'
-import { perTables } from '../rig/perTables'
-import { inOrder, type Rig } from '../rig/rig'
-import type { PresetId } from '../rig/table/preset'
-import type { Device } from '../rig/table/device'
-import { actionRecalls, switchRecalls } from '../switching/action'
-import { COMPILE_KEYS } from '../switching/compile'
-import { reasonAgainst } from '../switching/reasonAgainst'
+import { addressOf, findPreset, perTables, inOrder, type Rig, type PresetId, type Device } from '#core/rig'
+import { actionRecalls, switchRecalls, COMPILE_KEYS, reasonAgainst } from '#core/switching'
 
 /** A run of a device's presets, both ends included, counted from 0, that the controller cannot send. */
 export interface Unreachable {

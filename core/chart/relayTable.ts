@@ -1,6 +1,4 @@
-import type { Rig } from '../rig/rig'
-import type { Device, RelayFunction } from '../rig/table/device'
-import type { Preset } from '../rig/table/preset'
+import type { Rig, Device, RelayFunction, Preset } from '#core/rig'
 
 /** One contact under one program. `isIdle` when it matters only inside another function that is open here. */
 export interface RelayCell {

@@ -1,14 +1,21 @@
-import { controlMessages } from '../rig/chart/controlMessages'
-import { valueBehindNumber } from '../rig/chart/rawValue'
-import { shownText, valueFor } from '../rig/chart/reading'
-import { receivers, sendChannel } from '../rig/channels'
-import { addressOf, recallMessages } from '../rig/numbering/address'
-import { formatDisplay, parseDisplay } from '../rig/numbering/display'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import type { ChannelMessage } from '../midi/message'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Device } from '../rig/table/device'
+import {
+  controlMessages,
+  valueBehindNumber,
+  shownText,
+  valueFor,
+  receivers,
+  sendChannel,
+  addressOf,
+  recallMessages,
+  formatDisplay,
+  parseDisplay,
+  findPreset,
+  type Rig,
+  highestValue,
+  type Control,
+  type Device,
+} from '#core/rig'
+import type { ChannelMessage } from '#core/midi'
 import { controlsOf } from './takeChart'
 
 /** Something found, with the exact messages where the words say enough for them. */

@@ -1,10 +1,17 @@
-import { own } from '../base/own'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  perTables,
+  inOrder,
+  lastOrder,
+  type Rig,
+  type Control,
+  type ControlId,
+  type DeviceId,
+} from '#core/rig'
 import { dequal } from 'dequal/lite'
-import { change, type Change, type Edit } from '../rig/edit'
-import { perTables } from '../rig/perTables'
-import { inOrder, lastOrder, type Rig } from '../rig/rig'
-import type { Control, ControlId } from '../rig/table/control'
-import type { DeviceId } from '../rig/table/device'
 import { addressKey } from './addressKey'
 import type { DraftControl } from './chartRow'
 

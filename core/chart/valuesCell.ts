@@ -1,7 +1,16 @@
-import { cutText } from '../base/text'
-import { canBeUnit, convertUnit, finerUnit, isKnownUnit, MINUS, plainNumber } from '../rig/chart/units'
-import { highestValue, type ControlAddress, type Reading } from '../rig/table/control'
-import { NAME_MAX } from '../rig/table/scalars'
+import { cutText } from '#core/base'
+import {
+  canBeUnit,
+  convertUnit,
+  finerUnit,
+  isKnownUnit,
+  MINUS,
+  plainNumber,
+  highestValue,
+  type ControlAddress,
+  type Reading,
+  NAME_MAX,
+} from '#core/rig'
 
 /** What was assumed of a cell about values, to be told beside the line. */
 export type ValuesDoubt =

@@ -1,5 +1,4 @@
-import type { Edit } from '../rig/edit'
-import type { TableName } from '../rig/rig'
+import type { Edit, TableName } from '#core/rig'
 
 /** `error`: will not work on stage. `warning`: will surprise. `hint`: unfinished or untidy. */
 export type Severity = 'error' | 'warning' | 'hint'

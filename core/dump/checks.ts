@@ -1,5 +1,4 @@
-import type { DumpMessage } from '../rig/table/dump'
-import type { Checksum, Dumping } from '../rig/table/dumping'
+import type { DumpMessage, Checksum, Dumping } from '#core/rig'
 import { messageBytes } from './exclusives'
 
 /** What can be looked at in a dump. */

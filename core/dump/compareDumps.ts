@@ -1,5 +1,4 @@
-import type { DumpMessage } from '../rig/table/dump'
-import type { Dumping } from '../rig/table/dumping'
+import type { DumpMessage, Dumping } from '#core/rig'
 import { messageBytes } from './exclusives'
 
 /** One byte that differs; `name` is what it stands for, null where nobody knows. */

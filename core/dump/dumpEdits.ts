@@ -1,10 +1,16 @@
-import { own } from '../base/own'
-import { change, type Edit } from '../rig/edit'
-import { editRow } from '../rig/edits/editRow'
-import { lastOrder, type Rig } from '../rig/rig'
-import type { DeviceId } from '../rig/table/device'
-import type { Dump, DumpId, DumpMessage } from '../rig/table/dump'
-import type { Dumping } from '../rig/table/dumping'
+import { own } from '#core/base'
+import {
+  change,
+  type Edit,
+  editRow,
+  lastOrder,
+  type Rig,
+  type DeviceId,
+  type Dump,
+  type DumpId,
+  type DumpMessage,
+  type Dumping,
+} from '#core/rig'
 
 /** A dump with what it is called and where it is from. */
 export interface NewDump {

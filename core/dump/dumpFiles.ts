@@ -1,9 +1,13 @@
-import { refuse, type Result } from '../base/result'
-import { encodeMessages } from '../midi/encode'
-import { decodeMidiFile, encodeMidiFile, type MidiFileEvent } from '../midi/midiFile'
-import { parseMessages } from '../midi/parse'
-import { wireTime } from '../midi/wireTime'
-import type { DumpMessage } from '../rig/table/dump'
+import { refuse, type Result } from '#core/base'
+import {
+  encodeMessages,
+  decodeMidiFile,
+  encodeMidiFile,
+  type MidiFileEvent,
+  parseMessages,
+  wireTime,
+} from '#core/midi'
+import type { DumpMessage } from '#core/rig'
 import { messageBytes, readExclusives, type DumpFault, type Piece, type Recording } from './exclusives'
 
 /** A .syx file: the bytes of every message, one behind the other; it keeps no times. */

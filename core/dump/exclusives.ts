@@ -1,6 +1,6 @@
-import { accept, refuse, type Result } from '../base/result'
-import { hexOf } from '../midi/hexBytes'
-import { DUMP_BYTES_MAX, DUMP_MESSAGE_MAX, DUMP_MESSAGES_MAX, type DumpMessage } from '../rig/table/dump'
+import { accept, refuse, type Result } from '#core/base'
+import { hexOf } from '#core/midi'
+import { DUMP_BYTES_MAX, DUMP_MESSAGE_MAX, DUMP_MESSAGES_MAX, type DumpMessage } from '#core/rig'
 
 /** Bytes as they came; `at` in ms on any clock, null where that is not known. */
 export interface Piece {

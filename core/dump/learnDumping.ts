@@ -1,5 +1,4 @@
-import type { DumpMessage } from '../rig/table/dump'
-import { UNKNOWN_DUMPING, type Checksum, type Dumping } from '../rig/table/dumping'
+import { type DumpMessage, UNKNOWN_DUMPING, type Checksum, type Dumping } from '#core/rig'
 import { hasChecksum } from './checks'
 import { messageBytes } from './exclusives'
 

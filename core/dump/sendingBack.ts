@@ -1,5 +1,5 @@
-import { wireTime } from '../midi/wireTime'
-import type { DumpMessage } from '../rig/table/dump'
+import { wireTime } from '#core/midi'
+import type { DumpMessage } from '#core/rig'
 import { messageBytes } from './exclusives'
 
 /** One message on its way; times in ms from the first byte of all. */

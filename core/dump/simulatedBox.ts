@@ -1,11 +1,7 @@
-import { own } from '../base/own'
-import { hexOf } from '../midi/hexBytes'
-import type { DumpMessage } from '../rig/table/dump'
+import { own } from '#core/base'
+import { hexOf, wireTime } from '#core/midi'
+import { type DumpMessage, byIndex, inOrder, type Rig, type Dumping, highestValue } from '#core/rig'
 import { messageBytes } from './exclusives'
-import { wireTime } from '../midi/wireTime'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import type { Dumping } from '../rig/table/dumping'
-import { highestValue } from '../rig/table/control'
 
 /**
  * A simulated device with the id for non-commercial use, 7D (M1 v4.2.1, "System Exclusive ID numbers"). Its own messages are

@@ -1,4 +1,4 @@
-import type { DumpMessage } from '../rig/table/dump'
+import type { DumpMessage } from '#core/rig'
 import { messageBytes } from './exclusives'
 
 /** How several dumps in one recording are told apart. */

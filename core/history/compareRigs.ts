@@ -1,19 +1,20 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { boardOf } from '../keyin/keyPlaces'
-import { sayAllKeyedIn } from '../keyin/keyInEdits'
-import { toldSheet } from '../keyin/told'
-import { encodeMessage } from '../midi/encode'
-import { hexOf } from '../midi/hexBytes'
-import { withChanges } from '../rig/applyEdit'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import type { DeviceId } from '../rig/table/device'
-import type { KeyInId } from '../rig/table/keyIn'
-import type { Cell, Sound } from '../rig/table/sound'
-import type { Footswitch } from '../rig/table/switch'
-import { spokenCells } from '../sound/cells'
-import { compile, type SwitchEvent } from '../switching/compile'
-import type { ActionStep } from '../switching/step'
+import { own } from '#core/base'
+import { boardOf, sayAllKeyedIn, toldSheet } from '#core/keyin'
+import { encodeMessage, hexOf } from '#core/midi'
+import {
+  withChanges,
+  byIndex,
+  inOrder,
+  type Rig,
+  type DeviceId,
+  type KeyInId,
+  type Cell,
+  type Sound,
+  type Footswitch,
+} from '#core/rig'
+import { spokenCells } from '#core/sound'
+import { compile, type SwitchEvent, type ActionStep } from '#core/switching'
 import { rowDifferences, type RowDifference } from './rowDifferences'
 
 /** What a sound says otherwise than before, device by device; null where it said, or says, nothing. */

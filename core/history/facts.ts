@@ -1,8 +1,5 @@
-import { own } from '../base/own'
-import type { Edit, EditLabel } from '../rig/edit'
-import type { TableName, Tables } from '../rig/rig'
-import type { Dump } from '../rig/table/dump'
-import type { KeyIn } from '../rig/table/keyIn'
+import { own } from '#core/base'
+import type { Edit, EditLabel, TableName, Tables, Dump, KeyIn } from '#core/rig'
 
 /** An edit as the log holds it. */
 export interface Logged {

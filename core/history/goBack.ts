@@ -1,7 +1,14 @@
-import { editBetween } from '../rig/replay'
-import { rowKey, withoutReferences } from '../rig/references'
-import type { Edit } from '../rig/edit'
-import { TABLE_NAMES, type Rig, type RowsOf, type TableName, type Tables } from '../rig/rig'
+import {
+  editBetween,
+  rowKey,
+  withoutReferences,
+  type Edit,
+  TABLE_NAMES,
+  type Rig,
+  type RowsOf,
+  type TableName,
+  type Tables,
+} from '#core/rig'
 
 /** What happened in the world: going back in the plan does not undo it. */
 export const FACT_TABLES: readonly TableName[] = [

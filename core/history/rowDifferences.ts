@@ -1,11 +1,16 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { shownText } from '../rig/chart/reading'
-import { formatDisplay } from '../rig/numbering/display'
-import type { Change } from '../rig/edit'
-import { highestValue } from '../rig/table/control'
-import type { SetValue } from '../rig/table/setValue'
-import { TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig/rig'
+import { own } from '#core/base'
+import {
+  shownText,
+  formatDisplay,
+  type Change,
+  highestValue,
+  type SetValue,
+  TABLE_NAMES,
+  type Rig,
+  type TableName,
+  type Tables,
+} from '#core/rig'
 
 /** A value short enough to be said; null where there is none; `other` for what is not one number, word or yes. */
 export type Shown = string | number | boolean | null | { readonly kind: 'other' }

@@ -1,10 +1,6 @@
-import { boxes } from '../rig/cabling/link'
-import { sheetOf } from '../keyin/sheet'
-import type { Rig } from '../rig/rig'
-import type { Dump } from '../rig/table/dump'
-import type { Saving } from '../rig/table/saving'
-import { checklist, type ChecklistLine } from '../setup/checklist'
-import { deviceSheet } from '../setup/deviceSheet'
+import { boxes, type Rig, type Dump, type Saving } from '#core/rig'
+import { sheetOf } from '#core/keyin'
+import { checklist, type ChecklistLine, deviceSheet } from '#core/setup'
 import type { LogFact } from './facts'
 
 /** Something a box must hold. `gone` was to be there when it was saved, and is not any more. */

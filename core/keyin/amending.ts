@@ -1,6 +1,6 @@
 import { PLAIN_LAMP, rowsOf, type Content, type ListId } from './content'
-import type { Field } from '../rig/table/keying'
-import { perObject } from '../base/perObject'
+import type { Field } from '#core/rig'
+import { perObject } from '#core/base'
 import {
   END,
   domainOf,

@@ -1,7 +1,6 @@
-import type { Content, ListId } from '../rig/table/keyIn'
+import type { Content, ListId } from '#core/rig'
 import { END, type Row, type RowShape } from './rows'
-
-export type { Content, List, ListId } from '../rig/table/keyIn'
+export type { Content, List, ListId } from '#core/rig'
 
 /** A row with where it stands. */
 export interface RowAt {

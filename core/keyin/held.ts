@@ -1,6 +1,4 @@
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import type { KeyIn } from '../rig/table/keyIn'
+import type { Rig, Controller, KeyIn } from '#core/rig'
 
 /** What is in a controller, place by place; a place that is not there holds nothing. */
 export function heldIn(rig: Rig, controller: Controller): ReadonlyMap<string, KeyIn> {

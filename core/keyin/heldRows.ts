@@ -1,9 +1,5 @@
-import { inOrder, type Rig } from '../rig/rig'
-import { namedIn, soundOf, type Action } from '../rig/table/action'
-import type { Controller } from '../rig/table/controller'
-import type { SoundId } from '../rig/table/sound'
-import { actionRows, expanded } from '../switching/action'
-import { combosOf } from '../switching/combos'
+import { inOrder, type Rig, namedIn, soundOf, type Action, type Controller, type SoundId } from '#core/rig'
+import { actionRows, expanded, combosOf } from '#core/switching'
 import { canHold, type Row, type RowShape } from './rows'
 
 /** What a list of actions is in the controller, and which of its actions (from 0) cannot be keyed in there. */

@@ -1,10 +1,17 @@
-import { change, type Change, type Edit } from '../rig/edit'
-import { editRow } from '../rig/edits/editRow'
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Controller, ControllerId } from '../rig/table/controller'
-import type { Content, KeyIn, KeyInId } from '../rig/table/keyIn'
-import type { Keying } from '../rig/table/keying'
+import {
+  change,
+  type Change,
+  type Edit,
+  editRow,
+  type Rig,
+  type Controller,
+  type ControllerId,
+  type Content,
+  type KeyIn,
+  type KeyInId,
+  type Keying,
+} from '#core/rig'
+import { own } from '#core/base'
 import { boardOf, emptyAt, isEmptyAt, placeOfKey, shapeOf } from './keyPlaces'
 import { heldIn } from './held'
 

@@ -1,15 +1,21 @@
-import { cutText } from '../base/text'
-import { own } from '../base/own'
-import { CABLING, perTables } from '../rig/perTables'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
-import type { Bank } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
-import { jackPlaces } from '../simulate/footswitch'
-import { combosOf } from '../switching/combos'
-import { COMPILE_KEYS } from '../switching/compile'
+import { cutText, own } from '#core/base'
+import {
+  CABLING,
+  perTables,
+  byIndex,
+  inOrder,
+  type Rig,
+  switchesHere,
+  type Action,
+  type Bank,
+  type Controller,
+  isProgrammed,
+  LAYERS,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { jackPlaces } from '#core/simulate'
+import { combosOf, COMPILE_KEYS } from '#core/switching'
 import {
   EMPTY_KEPT,
   emptyName,

@@ -1,5 +1,4 @@
-import type { Controller } from '../rig/table/controller'
-import type { Keying } from '../rig/table/keying'
+import type { Controller, Keying } from '#core/rig'
 import { walk } from './manners/walk'
 
 /** How a controller is keyed in: as its row says, else in the commonest manner. */

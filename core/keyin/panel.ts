@@ -1,6 +1,5 @@
-import { assertNever } from '../base/assertNever'
-import { LAYERS } from '../rig/table/switch'
-import type { Field, Move, Setter } from '../rig/table/keying'
+import { assertNever } from '#core/base'
+import { LAYERS, type Field, type Move, type Setter } from '#core/rig'
 import { KEPT_LISTS, capacityOf, emptyAt, placeName, type Place } from './keyPlaces'
 import { switchLists, type Content, type List, type ListId } from './content'
 import {

@@ -1,4 +1,4 @@
-import { FIELDS, type Setter } from '../rig/table/keying'
+import { FIELDS, type Setter } from '#core/rig'
 import { PLAIN_LAMP, rowsOf, type Content } from './content'
 import {
   domainOf,

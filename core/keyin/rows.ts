@@ -1,10 +1,9 @@
-import { ROW_KINDS, type Field, type Keying, type RowKind } from '../rig/table/keying'
-import { perObject } from '../base/perObject'
-import { U14_MAX } from '../base/u14'
-import type { Controller } from '../rig/table/controller'
-import type { Row } from '../rig/table/keyIn'
-import { BPM_FROM } from '../switching/panelRows'
+import { ROW_KINDS, type Field, type Keying, type RowKind, type Controller, type Row } from '#core/rig'
+import { perObject, U14_MAX } from '#core/base'
+import { BPM_FROM } from '#core/switching'
 import { canSet, type Domain } from './setting'
+
+export type { FixedRow, Row } from '#core/rig'
 
 /** The fields of a row of each kind. */
 export const KIND_FIELDS = {
@@ -59,8 +58,6 @@ export const LIGHTS = ['as the switch', 'off', 'steady', 'flash', 'tempo'] as co
 
 /** Letters a display can show; another is keyed in as "?". */
 export const LETTERS = " ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-+.,/&'()!?#"
-
-export type { FixedRow, Row } from '../rig/table/keyIn'
 
 export const END: Row = ['end']
 

@@ -1,5 +1,5 @@
-import { assertNever } from '../base/assertNever'
-import type { Setter } from '../rig/table/keying'
+import { assertNever } from '#core/base'
+import type { Setter } from '#core/rig'
 
 /** One press of a key. */
 export interface Press {

@@ -1,9 +1,6 @@
-import { own } from '../base/own'
-import { perTables, type Key, CABLING } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import type { KeyIn } from '../rig/table/keyIn'
-import { COMPILE_KEYS } from '../switching/compile'
+import { own } from '#core/base'
+import { perTables, type Key, CABLING, type Rig, type Controller, type KeyIn } from '#core/rig'
+import { COMPILE_KEYS } from '#core/switching'
 import { amendSteps, type KeyStep } from './amending'
 import {
   boardOf,

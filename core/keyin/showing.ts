@@ -1,4 +1,4 @@
-import type { Field } from '../rig/table/keying'
+import type { Field } from '#core/rig'
 import { fieldName, fieldsInOrder, rowFields, valueText, type Row, type RowShape } from './rows'
 
 /** What the display shows while a field of a row is at hand; `at` is the place of its value in the row, 0 for the kind. */

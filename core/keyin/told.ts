@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/rig'
+import type { Rig } from '#core/rig'
 import { certificateFault } from './certificate'
 import { sheetOf, type Sheet } from './sheet'
 

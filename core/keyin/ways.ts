@@ -1,5 +1,4 @@
-import { LAYERS } from '../rig/table/switch'
-import type { Move } from '../rig/table/keying'
+import { LAYERS, type Move } from '#core/rig'
 import { KEPT_LISTS, keptCount, type KeptList, type Place } from './keyPlaces'
 import type { RowShape } from './rows'
 import { settingPresses, settingStrokes, type Domain, type Stroke } from './setting'

@@ -1,4 +1,4 @@
-import { seeded } from '../base/seeded'
+import { seeded } from '#core/base'
 import { Annealer } from './anneal'
 import { Breeder } from './breed'
 import { linksOf } from './links'

@@ -1,14 +1,21 @@
-import { own } from '../base/own'
-import { hexOf } from '../midi/hexBytes'
-import { perTables } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
-import { switchesHere, placeKey } from '../rig/switchesHere'
-import type { Bank } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
-import { joined, type FloorState, type StepResult } from '../simulate/floor'
-import { settle, startFloor, step } from '../simulate/step'
-import { expanded, isAlike } from '../switching/action'
+import { own } from '#core/base'
+import { hexOf } from '#core/midi'
+import {
+  perTables,
+  byIndex,
+  FLOOR_TABLES,
+  type Rig,
+  switchesHere,
+  placeKey,
+  type Bank,
+  type Controller,
+  isProgrammed,
+  LAYERS,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { joined, type FloorState, type StepResult, settle, startFloor, step } from '#core/simulate'
+import { expanded, isAlike } from '#core/switching'
 
 /** A message as it came in. */
 export interface HeardMessage {

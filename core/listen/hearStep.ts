@@ -1,17 +1,19 @@
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import type { U7 } from '../base/u7'
-import { hexOf } from '../midi/hexBytes'
-import { controlChange } from '../midi/message'
-import { sendChannel } from '../rig/channels'
-import { controlMessages } from '../rig/chart/controlMessages'
-import { perTables } from '../rig/perTables'
-import { byIndex, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { BankId } from '../rig/table/bank'
-import { isProgrammed, LAYERS, type Layer, type SwitchId } from '../rig/table/switch'
-import { COMPILE_KEYS, compile, messagesAmong, type CompiledStep } from '../switching/compile'
-import type { Known } from '../switching/known'
+import { own, type U7 } from '#core/base'
+import { encodeMessage, hexOf, controlChange } from '#core/midi'
+import {
+  sendChannel,
+  controlMessages,
+  perTables,
+  byIndex,
+  type Rig,
+  switchesHere,
+  type BankId,
+  isProgrammed,
+  LAYERS,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import { COMPILE_KEYS, compile, messagesAmong, type CompiledStep, type Known } from '#core/switching'
 
 /** What a foot did on a real controller, as far as its messages tell. */
 export interface HeardStep {

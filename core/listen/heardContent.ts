@@ -1,11 +1,17 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import { capacityOf, shapeOf, type Unit } from '../keyin/keyPlaces'
-import type { Content, List, ListId } from '../keyin/content'
-import { messageRow } from '../switching/panelRows'
-import { canHold, type Row } from '../keyin/rows'
-import { readBytes } from '../midi/hexBytes'
+import { own } from '#core/base'
+import type { Rig, Controller } from '#core/rig'
+import {
+  capacityOf,
+  shapeOf,
+  type Unit,
+  type Content,
+  type List,
+  type ListId,
+  canHold,
+  type Row,
+} from '#core/keyin'
+import { messageRow } from '#core/switching'
+import { readBytes } from '#core/midi'
 import { expectedOf, type Gesture, type HeardMessage } from './gestures'
 
 /** Rows that send messages by themselves; others show in what was heard only by what comes of them. */

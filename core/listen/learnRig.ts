@@ -1,19 +1,30 @@
-import { hexOf, readBytes } from '../midi/hexBytes'
-import type { MidiMessage } from '../midi/message'
-import { indexOfAddress, recallMessages } from '../rig/numbering/address'
-import { PLAIN_128, type BankSelect, type Numbering } from '../rig/numbering/numbering'
-import { emptyRig, type Rig } from '../rig/rig'
-import type { Channel } from '../base/channel'
-import type { U14 } from '../base/u14'
-import type { U7 } from '../base/u7'
-import { encodeMessage } from '../midi/encode'
-import type { Action } from '../rig/table/action'
-import { BLANK_BANK, type Bank, type BankId } from '../rig/table/bank'
-import type { Control, ControlId } from '../rig/table/control'
-import type { Controller } from '../rig/table/controller'
-import type { Device, DeviceId } from '../rig/table/device'
-import { BLANK_PRESET, type Preset, type PresetId } from '../rig/table/preset'
-import { BLANK_SWITCH, type Footswitch, type Layer, type SwitchId } from '../rig/table/switch'
+import { hexOf, readBytes, type MidiMessage, encodeMessage } from '#core/midi'
+import {
+  indexOfAddress,
+  recallMessages,
+  PLAIN_128,
+  type BankSelect,
+  type Numbering,
+  emptyRig,
+  type Rig,
+  type Action,
+  BLANK_BANK,
+  type Bank,
+  type BankId,
+  type Control,
+  type ControlId,
+  type Controller,
+  type Device,
+  type DeviceId,
+  BLANK_PRESET,
+  type Preset,
+  type PresetId,
+  BLANK_SWITCH,
+  type Footswitch,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import type { Channel, U14, U7 } from '#core/base'
 import type { HeardMessage } from './gestures'
 import type { LearnedSwitch } from './learn'
 

@@ -1,18 +1,25 @@
-import { PANEL_LAYER } from '../switching/action/layer'
-import { PANEL_WHERE } from '../switching/action/travel'
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import { hexOf } from '../midi/hexBytes'
-import type { MidiMessage } from '../midi/message'
-import { boardOf, placeOfKey, type Unit } from '../keyin/keyPlaces'
-import { sameContent, type Content, type ListId } from '../keyin/content'
-import type { Row } from '../keyin/rows'
-import { knownIn } from '../keyin/sheet'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { Controller } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
-import type { Footswitch } from '../rig/table/switch'
+import { PANEL_LAYER, PANEL_WHERE } from '#core/switching'
+import { own } from '#core/base'
+import { encodeMessage, hexOf, type MidiMessage } from '#core/midi'
+import {
+  boardOf,
+  placeOfKey,
+  type Unit,
+  sameContent,
+  type Content,
+  type ListId,
+  type Row,
+  knownIn,
+} from '#core/keyin'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  type Action,
+  type Controller,
+  type DeviceId,
+  type Footswitch,
+} from '#core/rig'
 
 /** A simulated controller to listen to where there is none: one that holds the plan, what is known to be keyed in, or slips. */
 export const STAND_INS = ['planned', 'keyedIn', 'slips'] as const

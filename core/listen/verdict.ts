@@ -1,5 +1,4 @@
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
+import type { Rig, Controller } from '#core/rig'
 import { faultsOf, sameMessages, type HeardFault } from './faults'
 import { expectedOf, gestureKey, gesturesOf, type Gesture, type HeardMessage } from './gestures'
 

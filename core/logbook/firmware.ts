@@ -1,5 +1,4 @@
-import type { Rig } from '../rig/rig'
-import type { Note } from '../rig/table/note'
+import type { Rig, Note } from '#core/rig'
 
 /** The software of a box as it was last written down; null where it never was. */
 export function firmwareOf(rig: Rig, id: string): string | null {

@@ -1,6 +1,5 @@
-import type { LogFact } from '../history/facts'
-import type { Rig } from '../rig/rig'
-import type { Note } from '../rig/table/note'
+import type { LogFact } from '#core/history'
+import type { Rig, Note } from '#core/rig'
 
 /** A line of the logbook: written by the player, or told by the log. */
 export type LogbookLine = {

@@ -1,10 +1,15 @@
-import { own } from '../base/own'
-import type { Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
-import { editRow } from '../rig/edits/editRow'
-import { removeRow } from '../rig/edits/removeRow'
-import type { Rig } from '../rig/rig'
-import type { Note, NoteAbout, NoteFact, NoteId } from '../rig/table/note'
+import { own } from '#core/base'
+import {
+  type Edit,
+  addRow,
+  editRow,
+  removeRow,
+  type Rig,
+  type Note,
+  type NoteAbout,
+  type NoteFact,
+  type NoteId,
+} from '#core/rig'
 
 /** A line to be written. */
 export interface NewNote {

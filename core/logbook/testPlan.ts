@@ -1,18 +1,25 @@
-import { digest } from '../base/digest'
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import { hexOf } from '../midi/hexBytes'
-import { receivers } from '../rig/channels'
-import { perTables } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, inOrder, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
-import type { Bank } from '../rig/table/bank'
-import type { DeviceId } from '../rig/table/device'
-import type { NoteAbout } from '../rig/table/note'
-import type { Pedal, Target } from '../rig/table/pedal'
-import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
-import { compile, type CompiledStep, type SwitchEvent } from '../switching/compile'
+import { digest, own } from '#core/base'
+import { encodeMessage, hexOf } from '#core/midi'
+import {
+  receivers,
+  perTables,
+  byIndex,
+  FLOOR_TABLES,
+  inOrder,
+  type Rig,
+  switchesHere,
+  type Action,
+  type Bank,
+  type DeviceId,
+  type NoteAbout,
+  type Pedal,
+  type Target,
+  isProgrammed,
+  LAYERS,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { compile, type CompiledStep, type SwitchEvent } from '#core/switching'
 
 /** What a foot does in a test: `press` is the first, `again` the next and those after it. */
 export type TestHow = 'press' | 'again' | 'hold' | 'double'

@@ -1,6 +1,4 @@
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Note, NoteFact } from '../rig/table/note'
+import { perTables, type Rig, type Note, type NoteFact } from '#core/rig'
 import type { TestLine } from './testPlan'
 
 /** What came of a line when it was last tried; `isOld` where it comes to something else by now. */

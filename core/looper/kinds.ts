@@ -1,4 +1,4 @@
-import type { LoopChart, LoopGesture, LoopMove, LoopState } from '../rig/table/looper'
+import type { LoopChart, LoopGesture, LoopMove, LoopState } from '#core/rig'
 
 /** State charts to start from, by how a looper is worked: generic kinds; the player's manual says what differs. */
 export const LOOP_KINDS = ['oneSwitch', 'dubFirst', 'twoSwitch', 'functions'] as const

@@ -1,4 +1,4 @@
-import type { LoopChart, LoopGesture, LoopMove, LoopState } from '../rig/table/looper'
+import type { LoopChart, LoopGesture, LoopMove, LoopState } from '#core/rig'
 
 /** Something a looper recorded, in µs. */
 export interface Take {

@@ -1,5 +1,4 @@
-import type { LoopChart, LoopGesture, LoopInput, LoopState } from '../rig/table/looper'
-import { LOOP_STATES } from '../rig/table/looper'
+import { type LoopChart, type LoopGesture, type LoopInput, type LoopState, LOOP_STATES } from '#core/rig'
 import { moveOf } from './machine'
 
 /** Something a player wants of a looper, as one gesture on one of its inputs. */

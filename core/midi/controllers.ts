@@ -1,4 +1,4 @@
-import type { U7 } from '../base/u7'
+import type { U7 } from '#core/base'
 
 /** Controller numbers with a fixed meaning that this project uses (M1 v4.2.1, table III). */
 export const CONTROLLER = {

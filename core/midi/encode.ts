@@ -1,7 +1,4 @@
-import { assertNever } from '../base/assertNever'
-import { requireChannel } from '../base/channel'
-import { requireU14, splitU14 } from '../base/u14'
-import { requireU7 } from '../base/u7'
+import { assertNever, requireChannel, requireU14, splitU14, requireU7 } from '#core/base'
 import type { MidiMessage } from './message'
 import { CHANNEL_STATUS, REAL_TIME_STATUS, SYSTEM_STATUS } from './status'
 

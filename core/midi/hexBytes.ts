@@ -1,4 +1,4 @@
-import { accept, refuse, type Result } from '../base/result'
+import { accept, refuse, type Result } from '#core/base'
 import type { MidiMessage } from './message'
 import { parseMessages, type Garbage } from './parse'
 

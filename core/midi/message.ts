@@ -1,6 +1,4 @@
-import type { Channel } from '../base/channel'
-import type { U14 } from '../base/u14'
-import type { U7 } from '../base/u7'
+import type { Channel, U14, U7 } from '#core/base'
 
 /** A message of one channel. Program, controller and value are 0-127, as the standard counts them. */
 export type ChannelMessage =

@@ -1,4 +1,4 @@
-import { refuse, accept, type Result } from '../base/result'
+import { refuse, accept, type Result } from '#core/base'
 import { appendMessage } from './encode'
 import type { MidiMessage } from './message'
 import { channelMessageOf } from './messageOf'

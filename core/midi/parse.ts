@@ -1,4 +1,4 @@
-import type { U7 } from '../base/u7'
+import type { U7 } from '#core/base'
 import type { MidiMessage, RealTimeMessage } from './message'
 import { messageOf } from './messageOf'
 import { dataLength, REAL_TIME_STATUS, SYSTEM_STATUS } from './status'

@@ -1,4 +1,4 @@
-import { requireIntegerBetween } from '../base/integer'
+import { requireIntegerBetween } from '#core/base'
 
 /** The largest number a MIDI file's variable-length field can hold, 2^28 - 1. */
 export const VARIABLE_LENGTH_MAX = 0x0fffffff

@@ -1,6 +1,4 @@
-import { links, type PluggedEnd } from '../rig/cabling/link'
-import type { Rig } from '../rig/rig'
-import type { Cable } from '../rig/table/cable'
+import { links, type PluggedEnd, type Rig, type Cable } from '#core/rig'
 
 /** Where a cable's end goes. */
 export interface TagEnd {

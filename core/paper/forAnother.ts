@@ -1,17 +1,23 @@
-import { own } from '../base/own'
-import { checklist } from '../setup/checklist'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
-import type { Bank } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import type { Pedal, PedalRole } from '../rig/table/pedal'
-import type { Sound } from '../rig/table/sound'
-import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
-import { switchName } from '../sound/switchName'
-import type { FootMove } from '../show/footMoves'
-import { routeTo } from '../show/footWay'
-import { showController, standAtStart } from '../show/travel'
+import { own } from '#core/base'
+import { checklist } from '#core/setup'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  switchesHere,
+  type Action,
+  type Bank,
+  type Controller,
+  type Pedal,
+  type PedalRole,
+  type Sound,
+  isProgrammed,
+  LAYERS,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { switchName } from '#core/sound'
+import { type FootMove, routeTo, showController, standAtStart } from '#core/show'
 import { standing } from './paper'
 
 /** What a switch does beside a plain press. */

@@ -1,14 +1,22 @@
-import { own } from '../base/own'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { aheadMs, partMs, showOn, type PlayedPart } from '../rig/showOrder'
-import { switchesHere } from '../rig/switchesHere'
-import type { Bank } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import { isProgrammed, LAYERS, type Footswitch, type Layer } from '../rig/table/switch'
-import { wantsOf } from '../sound/want'
-import { switchName } from '../sound/switchName'
-import type { FootMove } from '../show/footMoves'
-import { showController, waysOfShow, type Unplayed } from '../show/travel'
+import { own } from '#core/base'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  aheadMs,
+  partMs,
+  showOn,
+  type PlayedPart,
+  switchesHere,
+  type Bank,
+  type Controller,
+  isProgrammed,
+  LAYERS,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { wantsOf, switchName } from '#core/sound'
+import { type FootMove, showController, waysOfShow, type Unplayed } from '#core/show'
 
 /** One label of a strip. */
 export interface StripLabel {

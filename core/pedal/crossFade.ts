@@ -1,6 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { PedalRole } from '../rig/table/pedal'
+import { own } from '#core/base'
+import type { Rig, PedalRole } from '#core/rig'
 import { fullEnds, playsAt, STEPS } from './sweep'
 
 /** Two targets of which one comes in while the other goes out. */

@@ -1,4 +1,4 @@
-import type { Curve, CurvePoint } from '../rig/table/curve'
+import type { Curve, CurvePoint } from '#core/rig'
 
 /**
  * An audio taper is at a tenth of its range at half of its travel (common practice): (b^t - 1) / (b - 1) is that for

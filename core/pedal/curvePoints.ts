@@ -1,4 +1,4 @@
-import { CURVE_POINTS_MAX, type Curve, type CurvePoint } from '../rig/table/curve'
+import { CURVE_POINTS_MAX, type Curve, type CurvePoint } from '#core/rig'
 import { curveAt } from './curve'
 
 /** Points nearer than this share of the travel to one another cannot be told apart by hand. */

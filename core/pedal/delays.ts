@@ -1,4 +1,4 @@
-import type { AutoOff } from '../rig/table/pedal'
+import type { AutoOff } from '#core/rig'
 import { isMeant, offsOf, restsOf, type Ridden, type Stretch } from './ride'
 import { USUAL_NOISE } from './restWatch'
 

@@ -1,20 +1,32 @@
 import { dequal } from 'dequal/lite'
-import { boxes, cablesIn, partnersAmong, type Box } from '../rig/cabling/link'
-import { needsCross } from '../rig/cabling/wiring'
-import { applyEdit } from '../rig/applyEdit'
-import { editRow } from '../rig/edits/editRow'
-import { joinEdits } from '../rig/edits/joinEdits'
-import { cableBetween, layCable, moveCable } from '../rig/edits/layCable'
-import { removeRow } from '../rig/edits/removeRow'
-import { alterRole } from '../rig/edits/setJack'
-import { endOf } from '../rig/edits/suggestCable'
-import type { Edit } from '../rig/edit'
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { CableEnd, CableId } from '../rig/table/cable'
-import type { Device } from '../rig/table/device'
-import type { Pedal } from '../rig/table/pedal'
-import { roleOf, type Port, type Role, type RoleKind, type RoleOf } from '../rig/table/port'
+import {
+  boxes,
+  cablesIn,
+  partnersAmong,
+  type Box,
+  needsCross,
+  applyEdit,
+  editRow,
+  joinEdits,
+  cableBetween,
+  layCable,
+  moveCable,
+  removeRow,
+  alterRole,
+  endOf,
+  type Edit,
+  type Rig,
+  type CableEnd,
+  type CableId,
+  type Device,
+  type Pedal,
+  roleOf,
+  type Port,
+  type Role,
+  type RoleKind,
+  type RoleOf,
+} from '#core/rig'
+import { own } from '#core/base'
 
 /** Something of a pedal that is plugged in: its sweep, or its toe switch. */
 export type FootPart = 'sweep' | 'toe'

@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Control } from '../rig/table/control'
-import type { Pedal, Target } from '../rig/table/pedal'
+import { own } from '#core/base'
+import type { Rig, Control, Pedal, Target } from '#core/rig'
 import { fullEnds, playsAt, STEPS } from './sweep'
 
 /** A control that leaps at the first move after another role has come, the foot being at an end. */

@@ -1,8 +1,6 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Pedal, When } from '../rig/table/pedal'
-import { isOn } from '../switching/claim'
-import type { Known } from '../switching/known'
+import { own } from '#core/base'
+import type { Rig, Pedal, When } from '#core/rig'
+import { isOn, type Known } from '#core/switching'
 import { pedalController } from './plugged'
 
 /** What decides which role of a pedal is live: what the controller knows, and feet that are down. */

@@ -1,18 +1,20 @@
-import { own } from '../base/own'
-import type { Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
-import { editRow } from '../rig/edits/editRow'
-import { inOrder, lastOrder, type Rig } from '../rig/rig'
-import type { Control } from '../rig/table/control'
+import { own } from '#core/base'
 import {
+  type Edit,
+  addRow,
+  editRow,
+  inOrder,
+  lastOrder,
+  type Rig,
+  type Control,
   USUAL_EVERY_MS,
   type Pedal,
   type PedalId,
   type PedalPlace,
   type PedalRole,
   type Target,
-} from '../rig/table/pedal'
-import { roleOf } from '../rig/table/port'
+  roleOf,
+} from '#core/rig'
 import { suggestedRange } from './suggest'
 import { STEPS } from './sweep'
 

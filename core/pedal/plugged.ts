@@ -1,10 +1,16 @@
-import { own } from '../base/own'
-import { asRoles, cablesIn, links } from '../rig/cabling/link'
-import type { Rig } from '../rig/rig'
-import type { ControllerId } from '../rig/table/controller'
-import type { Device, DeviceId } from '../rig/table/device'
-import { roleOf, type Port } from '../rig/table/port'
-import type { Pedal } from '../rig/table/pedal'
+import { own } from '#core/base'
+import {
+  asRoles,
+  cablesIn,
+  links,
+  type Rig,
+  type ControllerId,
+  type Device,
+  type DeviceId,
+  roleOf,
+  type Port,
+  type Pedal,
+} from '#core/rig'
 
 /** The box whose sweep comes to a pedal's place; null for one built in, and where nothing is plugged in. */
 export function pluggedPedal(rig: Rig, { place }: Pick<Pedal, 'place'>): Device | null {

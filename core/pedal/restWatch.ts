@@ -1,4 +1,4 @@
-import type { AutoOff } from '../rig/table/pedal'
+import type { AutoOff } from '#core/rig'
 import { STEPS } from './sweep'
 
 /** A good pedal wavers by one step (common practice): what is more is a foot. */

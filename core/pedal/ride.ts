@@ -1,5 +1,4 @@
-import type { AutoOff } from '../rig/table/pedal'
-import type { Ride } from '../rig/table/ride'
+import type { AutoOff, Ride } from '#core/rig'
 import { FRESH_WATCH, USUAL_NOISE, watchMove, watchToe, type Watch } from './restWatch'
 
 /** What of a ride decides when it is off; moments in ms. */

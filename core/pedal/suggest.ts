@@ -1,7 +1,4 @@
-import { shownFor } from '../rig/chart/reading'
-import { convertUnit } from '../rig/chart/units'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Ends } from '../rig/table/pedal'
+import { shownFor, convertUnit, highestValue, type Control, type Ends } from '#core/rig'
 import { fullEnds } from './sweep'
 
 /** What a control does to the sound, as far as its name and unit tell. */

@@ -1,6 +1,5 @@
-import { requireIntegerBetween } from '../base/integer'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Ends, Target } from '../rig/table/pedal'
+import { requireIntegerBetween } from '#core/base'
+import { highestValue, type Control, type Ends, type Target } from '#core/rig'
 import { curveAt, shareFor } from './curve'
 
 /** A pedal is read in 128 steps: 0 at the heel, 127 at the toe. */

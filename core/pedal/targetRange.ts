@@ -1,5 +1,4 @@
-import type { Control } from '../rig/table/control'
-import type { Ends, Target } from '../rig/table/pedal'
+import type { Control, Ends, Target } from '#core/rig'
 import { arrivesAt, fullEnds } from './sweep'
 
 /** Which end keeps to a range: the controller, which then sends only that, or the device, which is sent everything. */

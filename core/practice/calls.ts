@@ -1,11 +1,23 @@
-import { perTables } from '../rig/perTables'
-import { FLOOR_TABLES, inOrder, type Rig } from '../rig/rig'
-import { playedParts, showOn, type PlayedPart } from '../rig/showOrder'
-import type { SoundId } from '../rig/table/sound'
-import { restPoint } from '../show/foot'
-import { footMoves, whereKey } from '../show/footMoves'
-import { nearestTo, playerOf, type Stand } from '../show/footWay'
-import { showController, standAtStart } from '../show/travel'
+import {
+  perTables,
+  FLOOR_TABLES,
+  inOrder,
+  type Rig,
+  playedParts,
+  showOn,
+  type PlayedPart,
+  type SoundId,
+} from '#core/rig'
+import {
+  restPoint,
+  footMoves,
+  whereKey,
+  nearestTo,
+  playerOf,
+  type Stand,
+  showController,
+  standAtStart,
+} from '#core/show'
 import { expectedMiss, type Tally } from './tally'
 
 /** Sounds that can be called: a switch plays them, and a way leads there from every bank one of them leaves the foot in. */

@@ -1,9 +1,6 @@
-import type { Rig } from '../rig/rig'
-import type { SoundId } from '../rig/table/sound'
-import { restPoint } from '../show/foot'
-import { nearestTo, playerOf, type Route } from '../show/footWay'
-import { showController } from '../show/travel'
-import type { Known } from '../switching/known'
+import type { Rig, SoundId } from '#core/rig'
+import { restPoint, nearestTo, playerOf, type Route, showController } from '#core/show'
+import type { Known } from '#core/switching'
 
 /** What a step was, held against the sound that was called. */
 export type Verdict =

@@ -1,8 +1,16 @@
-import { own } from '../base/own'
-import { change, type Change, type Edit } from '../rig/edit'
-import { lastOrder, type Rig } from '../rig/rig'
-import { PRACTICE_PAIRS_MAX, type Practice, type PracticeId, type PracticePair } from '../rig/table/practice'
-import type { SoundId } from '../rig/table/sound'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  lastOrder,
+  type Rig,
+  PRACTICE_PAIRS_MAX,
+  type Practice,
+  type PracticeId,
+  type PracticePair,
+  type SoundId,
+} from '#core/rig'
 
 /** How one called sound was found. */
 export interface CallAnswer {

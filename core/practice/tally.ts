@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { SoundId } from '../rig/table/sound'
+import { own } from '#core/base'
+import { perTables, type Rig, type SoundId } from '#core/rig'
 import { isMiss, pairKey, practiceDays, type CallAnswer } from './round'
 
 /** How a change of sounds went so far; a day counts half of what one a fortnight later does. */

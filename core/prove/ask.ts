@@ -1,10 +1,19 @@
-import { coneOf, placeless, type Machine, type Move as MachineMove, type State } from '../explore/machine'
-import { project, type Projection } from '../explore/project'
-import { isAlways, type Need } from '../explore/need'
-import { refinedRun } from '../explore/refine'
-import type { Budget, Found } from '../explore/shortest'
-import type { Rig } from '../rig/rig'
-import type { FloorState } from '../simulate/floor'
+import {
+  coneOf,
+  placeless,
+  type Machine,
+  type Move as MachineMove,
+  type State,
+  project,
+  type Projection,
+  isAlways,
+  type Need,
+  refinedRun,
+  type Budget,
+  type Found,
+} from '#core/explore'
+import type { Rig } from '#core/rig'
+import type { FloorState } from '#core/simulate'
 import type { FloorMachine, Label } from './floorMachine'
 import { restingStart } from './moves'
 import type { NotProven } from './proved'

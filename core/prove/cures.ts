@@ -1,16 +1,18 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { applyEdit } from '../rig/applyEdit'
-import { change, type Change, type Edit } from '../rig/edit'
-import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { ControlId } from '../rig/table/control'
-import type { Footswitch } from '../rig/table/switch'
-import { canBeSet } from '../sound/want'
-import { actionRecalls, expanded, worked } from '../switching/action'
-import type { Claim } from '../switching/claim'
-import { claimDevice } from '../simulate/lampTruth'
-import { chartOf } from '../simulate/chartIndex'
+import { own } from '#core/base'
+import {
+  applyEdit,
+  change,
+  type Change,
+  type Edit,
+  type Rig,
+  type Action,
+  type ControlId,
+  type Footswitch,
+} from '#core/rig'
+import { canBeSet } from '#core/sound'
+import { actionRecalls, expanded, worked, type Claim } from '#core/switching'
+import { claimDevice, chartOf } from '#core/simulate'
 import { claimsOfLamp, lampsToProve, lampVerdict, lampVerdictOn, type LampLie } from './lampLies'
 import { claimParts, type Part } from './parts'
 

@@ -1,19 +1,26 @@
-import type { Channel } from '../base/channel'
-import { own } from '../base/own'
-import type { U7 } from '../base/u7'
-import { controlChange, programChange } from '../midi/message'
-import { heldContacts } from '../rig/cabling/contacts'
-import { perRow, perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { actionLists, type Footswitch } from '../rig/table/switch'
-import { bankPlan, PLAN_KEYS, planSteps, switchPlan, type Op } from '../simulate/plan'
-import { soundDevices } from '../sound/cells'
-import { actionSteps, askedBy, leadsOf, oneOf } from '../switching/action'
-import { doingFirst } from '../switching/compile'
-import { controlSet } from '../switching/controlSends'
-import { contactKey } from '../switching/known'
-import type { ActionStep } from '../switching/step'
+import { type Channel, own, type U7 } from '#core/base'
+import { controlChange, programChange } from '#core/midi'
+import {
+  heldContacts,
+  perRow,
+  perTables,
+  type Rig,
+  type Action,
+  actionLists,
+  type Footswitch,
+} from '#core/rig'
+import { bankPlan, PLAN_KEYS, planSteps, switchPlan, type Op } from '#core/simulate'
+import { soundDevices } from '#core/sound'
+import {
+  actionSteps,
+  askedBy,
+  leadsOf,
+  oneOf,
+  doingFirst,
+  controlSet,
+  contactKey,
+  type ActionStep,
+} from '#core/switching'
 import { askedPart, isStateful, partsBehind, touchedBy, type Part } from './parts'
 
 /** What a switch may change, whatever the foot does to it, and for each of those what it hangs on what becomes of it. */

@@ -1,12 +1,16 @@
-import { own } from '../base/own'
-import { applyEdit } from '../rig/applyEdit'
-import { change, type Edit } from '../rig/edit'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import type { ControlId } from '../rig/table/control'
-import type { Cell, Sound } from '../rig/table/sound'
-import { canBeSet } from '../sound/want'
-import { claimDevice } from '../simulate/lampTruth'
+import { own } from '#core/base'
+import {
+  applyEdit,
+  change,
+  type Edit,
+  findPreset,
+  type Rig,
+  type ControlId,
+  type Cell,
+  type Sound,
+} from '#core/rig'
+import { canBeSet } from '#core/sound'
+import { claimDevice } from '#core/simulate'
 import { curesOf } from './cures'
 import { floorMachine } from './floorMachine'
 import type { PartValue } from './parts'

@@ -1,11 +1,16 @@
-import { LEFT, type Effect, type Machine, type Move as MachineMove, type Table } from '../explore/machine'
-import { perRow, perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
-import type { Footswitch } from '../rig/table/switch'
-import type { FloorState, StepResult } from '../simulate/floor'
-import { isTimeless, stepCalmly } from '../simulate/calmly'
-import { isSeenPlainly } from '../simulate/footswitch'
-import { PLAN_KEYS, switchPlan, type Op, type SwitchPlan } from '../simulate/plan'
+import { LEFT, type Effect, type Machine, type Move as MachineMove, type Table } from '#core/explore'
+import { perRow, perTables, FLOOR_TABLES, type Rig, type Footswitch } from '#core/rig'
+import {
+  type FloorState,
+  type StepResult,
+  isTimeless,
+  stepCalmly,
+  isSeenPlainly,
+  PLAN_KEYS,
+  switchPlan,
+  type Op,
+  type SwitchPlan,
+} from '#core/simulate'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
 import { makeMove, movesAt, restingStart, type Move } from './moves'
 import {

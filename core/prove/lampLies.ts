@@ -1,13 +1,26 @@
-import { own } from '../base/own'
-import { perRow, perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
-import { changesOver, claimDevice, isDark, lampTruth } from '../simulate/lampTruth'
-import { PLAN_KEYS } from '../simulate/plan'
-import { expanded, lampSays, litBy, soundsIn, type LampSay } from '../switching/action'
-import { holds, type Claim } from '../switching/claim'
-import { NOTHING_KNOWN } from '../switching/known'
+import { own } from '#core/base'
+import {
+  perRow,
+  perTables,
+  FLOOR_TABLES,
+  type Rig,
+  type Action,
+  actionLists,
+  isProgrammed,
+  type Footswitch,
+  type SwitchId,
+} from '#core/rig'
+import { changesOver, claimDevice, isDark, lampTruth, PLAN_KEYS } from '#core/simulate'
+import {
+  expanded,
+  lampSays,
+  litBy,
+  soundsIn,
+  type LampSay,
+  holds,
+  type Claim,
+  NOTHING_KNOWN,
+} from '#core/switching'
 import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, type ValueAt } from './ask'
 import { floorMachine, type Label } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'

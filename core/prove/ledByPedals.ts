@@ -1,6 +1,5 @@
-import { perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
-import { pedalPlan } from '../simulate/pedalPlan'
+import { perTables, FLOOR_TABLES, type Rig } from '#core/rig'
+import { pedalPlan } from '#core/simulate'
 
 /**
  * Controls that a foot on a pedal can put elsewhere, which is not looked at; and whether the controller takes no notice of it:

@@ -1,13 +1,17 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
-import { placeKey, switchesHere } from '../rig/switchesHere'
-import type { RunStep } from '../rig/table/run'
-import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { leadsOf } from '../switching/action'
-import { timingOf } from '../switching/timing'
-import { joined, type FloorState, type StepResult } from '../simulate/floor'
-import { advance, settle, startFloor, step } from '../simulate/step'
+import { own } from '#core/base'
+import {
+  perTables,
+  byIndex,
+  FLOOR_TABLES,
+  type Rig,
+  placeKey,
+  switchesHere,
+  type RunStep,
+  isProgrammed,
+  type Footswitch,
+} from '#core/rig'
+import { leadsOf, timingOf } from '#core/switching'
+import { joined, type FloorState, type StepResult, advance, settle, startFloor, step } from '#core/simulate'
 
 /**
  * One calm thing a foot does: it waits until all that came of the one before is done. `down` leaves the foot where it

@@ -1,16 +1,23 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { actionLists, BLANK_SWITCH, type Footswitch } from '../rig/table/switch'
-import { leadsOf } from '../switching/action'
-import type { Claim } from '../switching/claim'
-import { contactKey, NOTHING_KNOWN, type Known, type Learned } from '../switching/known'
-import { chartOf } from '../simulate/chartIndex'
-import { DEVICE_AT_POWER_ON } from '../simulate/device'
-import { deviceState, floorAtPowerOn, type FloorState } from '../simulate/floor'
+import { own } from '#core/base'
+import {
+  perTables,
+  FLOOR_TABLES,
+  type Rig,
+  type Action,
+  actionLists,
+  BLANK_SWITCH,
+  type Footswitch,
+} from '#core/rig'
+import { leadsOf, type Claim, contactKey, NOTHING_KNOWN, type Known, type Learned } from '#core/switching'
+import {
+  chartOf,
+  DEVICE_AT_POWER_ON,
+  deviceState,
+  floorAtPowerOn,
+  type FloorState,
+  type Op,
+} from '#core/simulate'
 import { heldFoot } from './moves'
-import type { Op } from '../simulate/plan'
 
 /**
  * One thing of a floor that can be looked at by itself. Of what the controller knows: `v/` a value it sent, `p/` a preset,

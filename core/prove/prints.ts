@@ -1,4 +1,4 @@
-import { coneOf, type Table } from '../explore/machine'
+import { coneOf, type Table } from '#core/explore'
 import type { FloorMachine } from './floorMachine'
 import type { Part } from './parts'
 

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/rig'
+import type { Rig } from '#core/rig'
 import { checksLine } from './checksLine'
 import { floorMachine } from './floorMachine'
 import { ledByPedals } from './ledByPedals'

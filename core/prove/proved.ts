@@ -1,8 +1,5 @@
-import type { NeverId } from '../rig/table/never'
-import type { RunId } from '../rig/table/run'
-import type { Layer, SwitchId } from '../rig/table/switch'
-import type { SoundId } from '../rig/table/sound'
-import type { Claim } from '../switching/claim'
+import type { NeverId, RunId, Layer, SwitchId, SoundId } from '#core/rig'
+import type { Claim } from '#core/switching'
 import type { Move } from './moves'
 import type { Part, PartValue } from './parts'
 

@@ -1,17 +1,16 @@
-import { LEFT, rowOf, type Effect, type Move as MachineMove } from '../explore/machine'
-import { heldContacts } from '../rig/cabling/contacts'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
-import type { Sound, SoundId } from '../rig/table/sound'
-import type { SwitchId } from '../rig/table/switch'
-import { soundDevices } from '../sound/cells'
-import { seen } from '../sound/between'
-import { wantsOf, type Want } from '../sound/want'
-import type { FloorState } from '../simulate/floor'
-import { truth } from '../simulate/lampTruth'
-import { holds, type Claim } from '../switching/claim'
-import { lampSays } from '../switching/action'
-import { NOTHING_KNOWN } from '../switching/known'
+import { LEFT, rowOf, type Effect, type Move as MachineMove } from '#core/explore'
+import {
+  heldContacts,
+  inOrder,
+  type Rig,
+  type Device,
+  type Sound,
+  type SoundId,
+  type SwitchId,
+} from '#core/rig'
+import { soundDevices, seen, wantsOf, type Want } from '#core/sound'
+import { type FloorState, truth } from '#core/simulate'
+import { holds, type Claim, lampSays, NOTHING_KNOWN } from '#core/switching'
 import { eachWay, fewest, seenThrough, type ValueAt } from './ask'
 import type { FloorMachine, Label } from './floorMachine'
 import { isAsClaimed } from './lampLies'

@@ -1,16 +1,28 @@
-import { LEFT, made, type Effect, type Move as MachineMove, type State } from '../explore/machine'
-import { walked } from '../explore/shortest'
-import { wayTo, project } from '../explore/project'
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import { placeKey } from '../rig/switchesHere'
-import { actionLists, isProgrammed, type Footswitch, type SwitchId } from '../rig/table/switch'
-import { actionRecalls, expanded, leadsOf, setsOnly } from '../switching/action'
+import {
+  LEFT,
+  made,
+  type Effect,
+  type Move as MachineMove,
+  type State,
+  walked,
+  wayTo,
+  project,
+} from '#core/explore'
+import { own } from '#core/base'
+import {
+  type Rig,
+  placeKey,
+  actionLists,
+  isProgrammed,
+  type Footswitch,
+  type SwitchId,
+  type Action,
+} from '#core/rig'
+import { actionRecalls, expanded, leadsOf, setsOnly } from '#core/switching'
 import { eachWay, seenThrough } from './ask'
 import type { FloorMachine } from './floorMachine'
 import type { Part } from './parts'
 import type { ProofFault, Proved, ProofVerdict } from './proved'
-import type { Action } from '../rig/table/action'
 
 /** Whether all it does can be seen in what a floor has at its parts. */
 const isSeenInParts = (action: Action): boolean => setsOnly(action) === 'outright'

@@ -1,9 +1,6 @@
-import { LEFT } from '../explore/machine'
-import { project, wayTo } from '../explore/project'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Layer } from '../rig/table/switch'
-import type { SoundId } from '../rig/table/sound'
-import { firstBank } from '../simulate/floor'
+import { LEFT, project, wayTo } from '#core/explore'
+import { inOrder, type Rig, type Layer, type SoundId } from '#core/rig'
+import { firstBank } from '#core/simulate'
 import type { FloorMachine } from './floorMachine'
 import type { Proved } from './proved'
 

@@ -1,6 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { accept, refuse, type Result } from '../base/result'
+import { own, accept, refuse, type Result } from '#core/base'
 import { change, type Change, type Edit, type EditRefusal } from './edit'
 import { problemsAfter, readRow } from './integrity'
 import type { Problem } from './problem'

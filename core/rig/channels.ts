@@ -1,5 +1,4 @@
-import { CHANNELS, type Channel } from '../base/channel'
-import { accept, refuse, type Result } from '../base/result'
+import { CHANNELS, type Channel, accept, refuse, type Result } from '#core/base'
 import { arrivals } from './cabling/signal'
 import { change, type Change, type Edit } from './edit'
 import { CABLING, perTables } from './perTables'

@@ -1,6 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { accept, refuse, type Result } from '../base/result'
+import { own, accept, refuse, type Result } from '#core/base'
 import type { Change } from './edit'
 import { problemsOf, type Problem } from './problem'
 import { referencesOf, rowKey } from './references'

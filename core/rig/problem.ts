@@ -1,5 +1,5 @@
 import type * as z from 'zod/mini'
-import { cutText } from '../base/text'
+import { cutText } from '#core/base'
 
 /** Where in a rig something is wrong: table, row id, field, and so on inwards. */
 export type Path = readonly (string | number)[]

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
+import { own } from '#core/base'
 import { withChanges } from './applyEdit'
 import { change, invertEdit, type Change, type Edit, type EditLabel } from './edit'
 import { TABLE_NAMES, type Rig, type TableName, type Tables } from './rig'

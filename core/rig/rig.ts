@@ -1,4 +1,4 @@
-import { own } from '../base/own'
+import { own } from '#core/base'
 import { ABOUT_ID, aboutSchema, type About } from './table/about'
 import { bankSchema, type Bank } from './table/bank'
 import { cableSchema, type Cable } from './table/cable'

@@ -1,5 +1,4 @@
-import { perObject } from '../base/perObject'
-import { utf8Length } from '../base/text'
+import { perObject, utf8Length } from '#core/base'
 import type { Change } from './edit'
 import { TABLE_NAMES, type Rig } from './rig'
 

@@ -1,4 +1,4 @@
-import { own } from '../base/own'
+import { own } from '#core/base'
 import { perTables } from './perTables'
 import { inOrder, type Rig } from './rig'
 import { ABOUT_ID } from './table/about'

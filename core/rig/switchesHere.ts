@@ -1,4 +1,4 @@
-import { own } from '../base/own'
+import { own } from '#core/base'
 import { bankShape } from './shape'
 import { perTables } from './perTables'
 import { byIndex, type Rig } from './rig'

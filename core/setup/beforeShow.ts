@@ -1,16 +1,19 @@
-import { digest } from '../base/digest'
-import { own } from '../base/own'
-import { targetKind } from '../pedal/suggest'
-import { links } from '../rig/cabling/link'
-import { inOrder, type Rig, type TableName } from '../rig/rig'
-import { perTables } from '../rig/perTables'
-import { showOn } from '../rig/showOrder'
-import type { ControllerId } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
+import { digest, own } from '#core/base'
+import { targetKind } from '#core/pedal'
+import {
+  links,
+  inOrder,
+  type Rig,
+  type TableName,
+  perTables,
+  showOn,
+  type ControllerId,
+  type DeviceId,
+  namedIn,
+} from '#core/rig'
+import { showController, standAtStart, waysOfShow } from '#core/show'
+import { expanded, litBy } from '#core/switching'
 import { checklist, type ChecklistLine, type Task } from './checklist'
-import { showController, standAtStart, waysOfShow } from '../show/travel'
-import { expanded, litBy } from '../switching/action'
-import { namedIn } from '../rig/table/action'
 
 /** The first part of their keys: a tick for tonight is another than one for the first stomp. */
 export const BEFORE_SHOW = 'show/'

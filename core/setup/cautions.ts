@@ -1,4 +1,4 @@
-import type { Role } from '../rig/table/port'
+import type { Role } from '#core/rig'
 import type { Phase, Task } from './checklist'
 
 /** Where care is due; `app/text/cautions.ts` says it. Common practice throughout. */

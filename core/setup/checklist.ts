@@ -1,20 +1,35 @@
-import { perObject } from '../base/perObject'
-import { needsCalibration, noFoot, pluggedPedal } from '../pedal/plugged'
-import { boxes, boxOf, cablesIn, isForMidi, links, type Box, type Link } from '../rig/cabling/link'
-import { arrivals } from '../rig/cabling/signal'
-import { hasSoundJacks, isSoundEnd } from '../rig/cabling/audio'
-import { phantomOf } from '../rig/cabling/wiring'
-import { receivers } from '../rig/channels'
-import { formatDisplay } from '../rig/numbering/display'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import type { Adapter, Lead } from '../rig/table/cable'
-import type { Device } from '../rig/table/device'
-import type { Pedal } from '../rig/table/pedal'
-import { roleOf, type Port, type RoleKind } from '../rig/table/port'
-import type { Saving } from '../rig/table/saving'
-import { isProgrammed, type Footswitch } from '../rig/table/switch'
-import { actionRecalls } from '../switching/action'
-import { addressOf } from '../rig/numbering/address'
+import { perObject } from '#core/base'
+import { needsCalibration, noFoot, pluggedPedal } from '#core/pedal'
+import {
+  boxes,
+  boxOf,
+  cablesIn,
+  isForMidi,
+  links,
+  type Box,
+  type Link,
+  arrivals,
+  hasSoundJacks,
+  isSoundEnd,
+  phantomOf,
+  receivers,
+  formatDisplay,
+  byIndex,
+  inOrder,
+  type Rig,
+  type Adapter,
+  type Lead,
+  type Device,
+  type Pedal,
+  roleOf,
+  type Port,
+  type RoleKind,
+  type Saving,
+  isProgrammed,
+  type Footswitch,
+  addressOf,
+} from '#core/rig'
+import { actionRecalls } from '#core/switching'
 
 /** In this order: nothing is switched on while cables are laid; menus need power; what is not saved last is lost. */
 export const PHASES = ['cables', 'power', 'jacks', 'settings', 'saving', 'trying'] as const

@@ -1,15 +1,20 @@
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import { hexOf } from '../midi/hexBytes'
-import { receivers, sendChannel } from '../rig/channels'
-import { controlMessages } from '../rig/chart/controlMessages'
-import { shownText } from '../rig/chart/reading'
-import { formatDisplay } from '../rig/numbering/display'
-import { perTables } from '../rig/perTables'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Device } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
+import { own } from '#core/base'
+import { encodeMessage, hexOf } from '#core/midi'
+import {
+  receivers,
+  sendChannel,
+  controlMessages,
+  shownText,
+  formatDisplay,
+  perTables,
+  byIndex,
+  inOrder,
+  type Rig,
+  highestValue,
+  type Control,
+  type Device,
+  type SetValue,
+} from '#core/rig'
 import { checklist, type ChecklistLine, type Task } from './checklist'
 
 /** The first part of their keys: a tick here is another than one on the checklist. */

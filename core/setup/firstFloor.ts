@@ -1,23 +1,35 @@
-import { addController, addDevice } from '../archetype/addBox'
-import type { ControllerArchetype, DeviceArchetype } from '../archetype/archetype'
-import { powerSupply } from '../archetype/devices/powerSupply'
-import { freeSpot } from '../arrange/spots'
-import { tidy } from '../arrange/tidy'
-import { applyEdit } from '../rig/applyEdit'
-import { boxes } from '../rig/cabling/link'
-import { freeOutlet, powerMismatch, powerPlan } from '../rig/cabling/power'
-import { isReached } from '../rig/cabling/signal'
-import { receivers, spreadChannels } from '../rig/channels'
-import type { Edit } from '../rig/edit'
-import { joinEdits } from '../rig/edits/joinEdits'
-import { cableBetween, layCable } from '../rig/edits/layCable'
-import { endOf, suggestCable } from '../rig/edits/suggestCable'
-import type { Rig } from '../rig/rig'
-import type { CableId } from '../rig/table/cable'
-import type { ControllerId } from '../rig/table/controller'
-import type { DeviceId, DeviceKind } from '../rig/table/device'
-import { roleOf, type RoleOf } from '../rig/table/port'
-import { roomFor } from '../check/midi/roomFor'
+import {
+  addController,
+  addDevice,
+  type ControllerArchetype,
+  type DeviceArchetype,
+  powerSupply,
+} from '#core/archetype'
+import { freeSpot, tidy } from '#core/arrange'
+import {
+  applyEdit,
+  boxes,
+  freeOutlet,
+  powerMismatch,
+  powerPlan,
+  isReached,
+  receivers,
+  spreadChannels,
+  type Edit,
+  joinEdits,
+  cableBetween,
+  layCable,
+  endOf,
+  suggestCable,
+  type Rig,
+  type CableId,
+  type ControllerId,
+  type DeviceId,
+  type DeviceKind,
+  roleOf,
+  type RoleOf,
+} from '#core/rig'
+import { roomFor } from '#core/check'
 
 /** What a player says is on the floor. */
 export interface FirstFloor {

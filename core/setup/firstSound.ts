@@ -1,22 +1,27 @@
-import { own } from '../base/own'
-import { accept, refuse, type Result } from '../base/result'
-import type { Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
-import { joinEdits } from '../rig/edits/joinEdits'
-import { labelSwitch } from '../rig/edits/labelSwitch'
-import { findSwitch } from '../rig/edits/switchSlot'
-import { cutText } from '../base/text'
-import { nextBankIndex } from '../rig/banks'
-import { byIndex, inOrder, lastOrder, type Rig } from '../rig/rig'
-import { BLANK_BANK, type BankId } from '../rig/table/bank'
-import { switchCount, type Controller } from '../rig/table/controller'
-import type { PresetId } from '../rig/table/preset'
-import { NAME_MAX } from '../rig/table/scalars'
-import { BLANK_SOUND, type SoundId } from '../rig/table/sound'
-import { isProgrammed, type SwitchId } from '../rig/table/switch'
-import { parseCell, type CellRefusal } from '../sound/cellText'
-import { setCells, type CellWrite } from '../sound/edits/setCells'
-import { setSwitchSound } from '../sound/edits/switchSound'
+import { own, accept, refuse, type Result, cutText } from '#core/base'
+import {
+  type Edit,
+  addRow,
+  joinEdits,
+  labelSwitch,
+  findSwitch,
+  nextBankIndex,
+  byIndex,
+  inOrder,
+  lastOrder,
+  type Rig,
+  BLANK_BANK,
+  type BankId,
+  switchCount,
+  type Controller,
+  type PresetId,
+  NAME_MAX,
+  BLANK_SOUND,
+  type SoundId,
+  isProgrammed,
+  type SwitchId,
+} from '#core/rig'
+import { parseCell, type CellRefusal, setCells, type CellWrite, setSwitchSound } from '#core/sound'
 
 /** Why a first sound cannot be made. */
 export type FirstSoundRefusal =

@@ -1,14 +1,19 @@
-import { own } from '../base/own'
-import type { Finding } from '../check/findings'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { boxName } from '../rig/cabling/link'
-import { arrivals, arrivalsMeant, type Arrival } from '../rig/cabling/signal'
-import type { Device, DeviceId } from '../rig/table/device'
-import { formatDisplay } from '../rig/numbering/display'
-import type { Footswitch } from '../rig/table/switch'
-import { actionRecalls } from '../switching/action'
-import { compile } from '../switching/compile'
-import { spokenTo } from '../switching/spokenTo'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  boxName,
+  arrivals,
+  arrivalsMeant,
+  type Arrival,
+  type Device,
+  type DeviceId,
+  formatDisplay,
+  type Footswitch,
+} from '#core/rig'
+import { actionRecalls, compile, spokenTo } from '#core/switching'
 import { checklist, type ChecklistLine } from './checklist'
 import { feederOf, silencing } from './silences'
 import { tickOf } from './ticks'

@@ -1,11 +1,7 @@
-import { own } from '../base/own'
-import { spokenTo } from '../switching/spokenTo'
-import type { Finding } from '../check/findings'
-import { boxName, boxOf } from '../rig/cabling/link'
-import { powerPlan } from '../rig/cabling/power'
-import type { Arrival } from '../rig/cabling/signal'
-import type { Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
+import { own } from '#core/base'
+import { spokenTo } from '#core/switching'
+import type { Finding } from '#core/check'
+import { boxName, boxOf, powerPlan, type Arrival, type Rig, type Device } from '#core/rig'
 
 /**
  * Whether a finding of this code can be why a device does nothing at all. What merely surprises (a channel shared, a lamp

@@ -1,7 +1,5 @@
-import { isSoundLead, soundPaths, type SoundStop } from '../rig/cabling/audio'
-import type { Rig } from '../rig/rig'
-import type { Sound } from '../rig/table/sound'
-import { spokenCells } from '../sound/cells'
+import { isSoundLead, soundPaths, type SoundStop, type Rig, type Sound } from '#core/rig'
+import { spokenCells } from '#core/sound'
 
 /** What a sound makes of a box on the sound's way. */
 export interface HeardStop {

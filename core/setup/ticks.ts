@@ -1,6 +1,4 @@
-import { change, type Edit } from '../rig/edit'
-import type { Rig } from '../rig/rig'
-import type { Mark, MarkId } from '../rig/table/mark'
+import { change, type Edit, type Rig, type Mark, type MarkId } from '#core/rig'
 import type { ChecklistLine } from './checklist'
 
 /** The tick on a line, as long as the line says what it said when it was ticked; null when it has none. */

@@ -1,6 +1,4 @@
-import type { Controller } from '../rig/table/controller'
-import type { Player } from '../rig/table/player'
-import type { Footswitch } from '../rig/table/switch'
+import type { Controller, Player, Footswitch } from '#core/rig'
 
 /** A place on the board, in mm: x from the left switch of the near row to the right, y from the near row away. */
 export interface Point {

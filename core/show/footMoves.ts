@@ -1,16 +1,29 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import { byIndex, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
-import type { BankId } from '../rig/table/bank'
-import { switchCount, type Controller, type ControllerId } from '../rig/table/controller'
-import type { SoundId } from '../rig/table/sound'
-import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
-import { expanded, isQuiet, leadsOf, showGo } from '../switching/action'
-import { afterList } from '../switching/bankMap'
-import { COMPILE_KEYS } from '../switching/compile'
-import { lateness, timingOf } from '../switching/timing'
+import { own } from '#core/base'
+import {
+  perTables,
+  byIndex,
+  type Rig,
+  switchesHere,
+  type Action,
+  type BankId,
+  switchCount,
+  type Controller,
+  type ControllerId,
+  type SoundId,
+  type Footswitch,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import {
+  expanded,
+  isQuiet,
+  leadsOf,
+  showGo,
+  afterList,
+  COMPILE_KEYS,
+  lateness,
+  timingOf,
+} from '#core/switching'
 import { pointOf, type Point } from './foot'
 
 /** Where the foot is: a bank and a layer. */

@@ -1,12 +1,15 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import { ABOUT_ID } from '../rig/table/about'
-import type { Controller } from '../rig/table/controller'
-import { USUAL_PLAYER, type Player } from '../rig/table/player'
-import type { SongId } from '../rig/table/song'
-import type { SoundId } from '../rig/table/sound'
-import { COMPILE_KEYS } from '../switching/compile'
+import { own } from '#core/base'
+import {
+  perTables,
+  type Rig,
+  ABOUT_ID,
+  type Controller,
+  USUAL_PLAYER,
+  type Player,
+  type SongId,
+  type SoundId,
+} from '#core/rig'
+import { COMPILE_KEYS } from '#core/switching'
 import { distanceMm, stepMs, type Point } from './foot'
 import { footMoves, pressesUntil, whereKey, type FootMove, type Where } from './footMoves'
 

@@ -1,9 +1,14 @@
-import { cutText, keepable } from '../base/text'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Part } from '../rig/table/part'
-import { NAME_MAX } from '../rig/table/scalars'
-import { BPM_LEAST, BPM_MOST, type Song } from '../rig/table/song'
-import type { SoundId } from '../rig/table/sound'
+import { cutText, keepable } from '#core/base'
+import {
+  inOrder,
+  type Rig,
+  type Part,
+  NAME_MAX,
+  BPM_LEAST,
+  BPM_MOST,
+  type Song,
+  type SoundId,
+} from '#core/rig'
 
 /** What could not be taken from a line as it stands; the rest of the line is taken. */
 export interface ShowFault {

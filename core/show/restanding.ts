@@ -1,18 +1,26 @@
-import { own } from '../base/own'
-import { improve, settled } from '../layout/improve'
-import type { Places, Placing } from '../layout/placing'
-import { applyEdit } from '../rig/applyEdit'
-import { change, type Change, type Edit } from '../rig/edit'
-import { findSwitch, slotKey } from '../rig/edits/switchSlot'
-import { byIndex, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { BankId } from '../rig/table/bank'
-import { switchCount, type Controller } from '../rig/table/controller'
-import type { Show } from '../rig/table/show'
-import type { SongId } from '../rig/table/song'
-import type { Footswitch, Layer, SwitchId } from '../rig/table/switch'
-import { leadsOf, soundsIn } from '../switching/action'
-import { sendingOf } from '../sound/sending'
+import { own } from '#core/base'
+import { improve, settled, type Places, type Placing } from '#core/layout'
+import {
+  applyEdit,
+  change,
+  type Change,
+  type Edit,
+  findSwitch,
+  slotKey,
+  byIndex,
+  type Rig,
+  switchesHere,
+  type BankId,
+  switchCount,
+  type Controller,
+  type Show,
+  type SongId,
+  type Footswitch,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import { leadsOf, soundsIn } from '#core/switching'
+import { sendingOf } from '#core/sound'
 import { pointOf, stepMs } from './foot'
 import { playerOf, waysFrom, type Stand } from './footWay'
 import {

@@ -1,24 +1,40 @@
-import { own } from '../base/own'
-import { change, type Change, type Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
-import { editRow } from '../rig/edits/editRow'
-import { putSwitch, switchAt } from '../rig/edits/switchSlot'
-import { removeRow } from '../rig/edits/removeRow'
-import { joinEdits } from '../rig/edits/joinEdits'
-import { byIndex, inOrder, lastOrder, rigName, type Rig } from '../rig/rig'
-import { partsOf, showOn } from '../rig/showOrder'
-import { switchesHere } from '../rig/switchesHere'
-import { ABOUT_ID } from '../rig/table/about'
-import type { BankId } from '../rig/table/bank'
-import { switchCount } from '../rig/table/controller'
-import type { Part, PartId } from '../rig/table/part'
-import { USUAL_SHOW, type Show, type ShowId } from '../rig/table/show'
-import { songTempo, USUAL_SONG, type Song, type SongId } from '../rig/table/song'
-import type { SoundId } from '../rig/table/sound'
-import type { SwitchId } from '../rig/table/switch'
-import { addSong } from '../tempo/tempoEdits'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  addRow,
+  editRow,
+  putSwitch,
+  switchAt,
+  removeRow,
+  joinEdits,
+  byIndex,
+  inOrder,
+  lastOrder,
+  rigName,
+  type Rig,
+  partsOf,
+  showOn,
+  switchesHere,
+  ABOUT_ID,
+  type BankId,
+  switchCount,
+  type Part,
+  type PartId,
+  USUAL_SHOW,
+  type Show,
+  type ShowId,
+  songTempo,
+  USUAL_SONG,
+  type Song,
+  type SongId,
+  type SoundId,
+  type SwitchId,
+  soundOf,
+} from '#core/rig'
+import { addSong } from '#core/tempo'
 import type { ReadShow } from './readShow'
-import { soundOf } from '../rig/table/action'
 
 /** Names rows that are made; asked once for each. */
 export interface ShowIds {

@@ -1,9 +1,10 @@
-import { own } from '../base/own'
-import { cutText } from '../base/text'
-import type { Edit } from '../rig/edit'
-import { putSwitch, switchAt } from '../rig/edits/switchSlot'
-import { byIndex, type Rig } from '../rig/rig'
+import { own, cutText } from '#core/base'
 import {
+  type Edit,
+  putSwitch,
+  switchAt,
+  byIndex,
+  type Rig,
   isAt,
   partsOf,
   showPlace,
@@ -11,16 +12,18 @@ import {
   type PlayedPart,
   type ShowMove,
   type ShowPlace,
-} from '../rig/showOrder'
-import type { Action } from '../rig/table/action'
-import { switchesHere } from '../rig/switchesHere'
-import type { BankId } from '../rig/table/bank'
-import { switchCount } from '../rig/table/controller'
-import { partSound } from '../rig/table/part'
-import type { SongId } from '../rig/table/song'
-import { actionLists, type Footswitch, type Layer, type SwitchId } from '../rig/table/switch'
-import { expanded, showGo } from '../switching/action'
-import { bankMap } from '../switching/bankMap'
+  type Action,
+  switchesHere,
+  type BankId,
+  switchCount,
+  partSound,
+  type SongId,
+  actionLists,
+  type Footswitch,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import { expanded, showGo, bankMap } from '#core/switching'
 import { freeNumbersOf } from './showEdits'
 import { showController } from './travel'
 

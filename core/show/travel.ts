@@ -1,12 +1,20 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, inOrder, type Rig } from '../rig/rig'
-import { aheadMs, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
-import type { Controller } from '../rig/table/controller'
-import type { Show } from '../rig/table/show'
-import type { Sound, SoundId } from '../rig/table/sound'
-import { between, type Between } from '../sound/between'
-import { sendingOf } from '../sound/sending'
+import { own } from '#core/base'
+import {
+  perTables,
+  byIndex,
+  FLOOR_TABLES,
+  inOrder,
+  type Rig,
+  aheadMs,
+  partMs,
+  playedParts,
+  type PlayedPart,
+  type Controller,
+  type Show,
+  type Sound,
+  type SoundId,
+} from '#core/rig'
+import { between, type Between, sendingOf } from '#core/sound'
 import { restPoint } from './foot'
 import { footMoves } from './footMoves'
 import { playerOf, routeOnward, routeTo, type Route, type Stand } from './footWay'

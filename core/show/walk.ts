@@ -1,17 +1,22 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import { aheadMs, isAt, partMs, playedParts, type PlayedPart } from '../rig/showOrder'
-import type { ControlId } from '../rig/table/control'
-import type { DeviceId } from '../rig/table/device'
-import type { Show } from '../rig/table/show'
-import { songTempo, type SongId } from '../rig/table/song'
-import type { Sound, SoundId } from '../rig/table/sound'
-import { sendingOf } from '../sound/sending'
-import { wantsOf } from '../sound/want'
-import { tempoNow, type TempoNow } from '../switching/tempoNow'
-import { floorAtPowerOn, type FloorState } from '../simulate/floor'
-import { truth } from '../simulate/lampTruth'
-import { advance, settle, step } from '../simulate/step'
+import { own } from '#core/base'
+import {
+  type Rig,
+  aheadMs,
+  isAt,
+  partMs,
+  playedParts,
+  type PlayedPart,
+  type ControlId,
+  type DeviceId,
+  type Show,
+  songTempo,
+  type SongId,
+  type Sound,
+  type SoundId,
+} from '#core/rig'
+import { sendingOf, wantsOf } from '#core/sound'
+import { tempoNow, type TempoNow } from '#core/switching'
+import { floorAtPowerOn, type FloorState, truth, advance, settle, step } from '#core/simulate'
 import { stepMs } from './foot'
 import { FOOT_DOWN_MS, type FootMove } from './footMoves'
 import { playerOf, type Stand } from './footWay'

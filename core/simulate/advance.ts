@@ -1,23 +1,34 @@
-import { own } from '../base/own'
-import { loopHeld } from '../looper/machine'
-import type { MidiMessage } from '../midi/message'
-import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
-import { inOrder, type Rig } from '../rig/rig'
-import type { BankId } from '../rig/table/bank'
-import type { ControllerId } from '../rig/table/controller'
-import { pedalDevice } from '../pedal/plugged'
-import { watchMove, watchToe, type Watch } from '../pedal/restWatch'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { AutoOff, Pedal, PedalId } from '../rig/table/pedal'
-import type { Footswitch, SwitchId } from '../rig/table/switch'
-import { isLostWhileLoading } from '../sound/whileLoading'
-import { actionSteps } from '../switching/action'
-import type { SwitchEvent } from '../switching/compile'
-import { controlSet } from '../switching/controlSends'
-import { learn, type Known, type Learned } from '../switching/known'
-import { songOf, tempoNow } from '../switching/tempoNow'
-import { timingOf, type Timing } from '../switching/timing'
-import { clockInterval } from '../tempo/clock'
+import { own } from '#core/base'
+import { loopHeld } from '#core/looper'
+import { type MidiMessage, MICROSECONDS_PER_BYTE } from '#core/midi'
+import {
+  inOrder,
+  type Rig,
+  type BankId,
+  type ControllerId,
+  type Device,
+  type DeviceId,
+  type AutoOff,
+  type Pedal,
+  type PedalId,
+  type Footswitch,
+  type SwitchId,
+} from '#core/rig'
+import { pedalDevice, watchMove, watchToe, type Watch } from '#core/pedal'
+import { isLostWhileLoading } from '#core/sound'
+import {
+  actionSteps,
+  type SwitchEvent,
+  controlSet,
+  learn,
+  type Known,
+  type Learned,
+  songOf,
+  tempoNow,
+  timingOf,
+  type Timing,
+} from '#core/switching'
+import { clockInterval } from '#core/tempo'
 import { hasBeat, hearContact, hearControlFor, hearRealTime, type Heard } from './beat'
 import { chartOf, type DeviceChart } from './chartIndex'
 import { DEVICE_AT_POWER_ON, hasAnswer, moveContact, receive, switchedOn, type DeviceState } from './device'

@@ -1,10 +1,8 @@
-import { own } from '../base/own'
-import { canHold, EMPTY_LOOP, loopDown, loopUp, type LoopNow } from '../looper/machine'
-import { CLOCKS_A_QUARTER } from '../tempo/clock'
-import type { MidiMessage } from '../midi/message'
-import type { Device } from '../rig/table/device'
-import type { LoopChart, LoopInput } from '../rig/table/looper'
-import type { TapIn } from '../rig/table/tapIn'
+import { own } from '#core/base'
+import { canHold, EMPTY_LOOP, loopDown, loopUp, type LoopNow } from '#core/looper'
+import { CLOCKS_A_QUARTER } from '#core/tempo'
+import type { MidiMessage } from '#core/midi'
+import type { Device, LoopChart, LoopInput, TapIn } from '#core/rig'
 
 /** The tempo as a device understands it. */
 export interface Beat {

@@ -1,12 +1,7 @@
-import { own } from '../base/own'
-import { addressKey } from '../chart/addressKey'
-import { allControls } from '../chart/takeChart'
-import { pedalController } from '../pedal/plugged'
-import { arrivesAt } from '../pedal/sweep'
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Control } from '../rig/table/control'
-import type { Preset } from '../rig/table/preset'
+import { own } from '#core/base'
+import { addressKey, allControls } from '#core/chart'
+import { pedalController, arrivesAt } from '#core/pedal'
+import { perTables, type Rig, type Control, type Preset } from '#core/rig'
 
 /** What a simulated device knows of itself beyond its numbering. */
 export interface DeviceChart {

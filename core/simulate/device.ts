@@ -1,14 +1,14 @@
-import { own } from '../base/own'
-import { joinU14, type U14 } from '../base/u14'
-import { U7_MAX, type U7 } from '../base/u7'
-import { CONTROLLER } from '../midi/controllers'
-import type { MidiMessage } from '../midi/message'
-import { indexOfAddress } from '../rig/numbering/address'
-import type { Numbering } from '../rig/numbering/numbering'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Device } from '../rig/table/device'
-import type { Preset } from '../rig/table/preset'
-import type { SetValue } from '../rig/table/setValue'
+import { own, joinU14, type U14, U7_MAX, type U7 } from '#core/base'
+import { CONTROLLER, type MidiMessage } from '#core/midi'
+import {
+  indexOfAddress,
+  type Numbering,
+  highestValue,
+  type Control,
+  type Device,
+  type Preset,
+  type SetValue,
+} from '#core/rig'
 import type { Timekeeping } from './beat'
 import { EMPTY_CHART, readBy, type DeviceChart } from './chartIndex'
 

@@ -1,19 +1,28 @@
-import { own } from '../base/own'
-import type { ChannelMessage } from '../midi/message'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { BankId } from '../rig/table/bank'
-import type { ControllerId } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
-import type { PedalId } from '../rig/table/pedal'
-import type { SetValue } from '../rig/table/setValue'
-import type { SoundId } from '../rig/table/sound'
-import type { Layer, SwitchId } from '../rig/table/switch'
-import type { ContactSet } from '../sound/blocks'
-import type { SwitchEvent } from '../switching/compile'
-import { learn, NOTHING_KNOWN, type Known } from '../switching/known'
-import type { TimedMessage } from '../switching/schedule'
-import { songOf } from '../switching/tempoNow'
+import { own } from '#core/base'
+import type { ChannelMessage } from '#core/midi'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  type Action,
+  type BankId,
+  type ControllerId,
+  type DeviceId,
+  type PedalId,
+  type SetValue,
+  type SoundId,
+  type Layer,
+  type SwitchId,
+} from '#core/rig'
+import type { ContactSet } from '#core/sound'
+import {
+  type SwitchEvent,
+  learn,
+  NOTHING_KNOWN,
+  type Known,
+  type TimedMessage,
+  songOf,
+} from '#core/switching'
 import { chartOf } from './chartIndex'
 import { DEVICE_AT_POWER_ON, switchedOn, type DeviceState } from './device'
 import type { PedalNow } from './pedalNow'

@@ -1,11 +1,6 @@
-import { own } from '../base/own'
-import { heldContacts } from '../rig/cabling/contacts'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import type { Device, DeviceId } from '../rig/table/device'
-import { reachedBy, soundDevices } from '../sound/cells'
-import type { TypedCell } from '../sound/cellText'
-import { canBeSet } from '../sound/want'
+import { own } from '#core/base'
+import { heldContacts, findPreset, type Rig, type Device, type DeviceId } from '#core/rig'
+import { reachedBy, soundDevices, type TypedCell, canBeSet } from '#core/sound'
 import type { FloorState } from './floor'
 
 /**

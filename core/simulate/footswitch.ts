@@ -1,10 +1,14 @@
-import { own } from '../base/own'
-import { asRoles, links } from '../rig/cabling/link'
-import { CABLING, perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import { roleOf } from '../rig/table/port'
-import type { Footswitch } from '../rig/table/switch'
+import { own } from '#core/base'
+import {
+  asRoles,
+  links,
+  CABLING,
+  perTables,
+  type Rig,
+  type Controller,
+  roleOf,
+  type Footswitch,
+} from '#core/rig'
 
 /** A footswitch in a jack of the controller: how it is built, and how the jack is set to read it. */
 interface Plugged {

@@ -1,11 +1,17 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import { highestValue } from '../rig/table/control'
-import type { Footswitch } from '../rig/table/switch'
-import { isLitBy, lampSays, type LampSay } from '../switching/action'
-import { believed, holds, type Claim, type Facts } from '../switching/claim'
-import { contactKey, type Known } from '../switching/known'
-import { lampNow } from '../switching/lamp'
+import { own } from '#core/base'
+import { type Rig, highestValue, type Footswitch } from '#core/rig'
+import {
+  isLitBy,
+  lampSays,
+  type LampSay,
+  believed,
+  holds,
+  type Claim,
+  type Facts,
+  contactKey,
+  type Known,
+  lampNow,
+} from '#core/switching'
 import type { FloorState } from './floor'
 
 /** What a lamp says, held against the devices. */

@@ -1,10 +1,6 @@
-import type { Channel } from '../base/channel'
-import type { MidiMessage } from '../midi/message'
-import { arrivals } from '../rig/cabling/signal'
-import { receivers } from '../rig/channels'
-import { CABLING, perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Device } from '../rig/table/device'
+import type { Channel } from '#core/base'
+import type { MidiMessage } from '#core/midi'
+import { arrivals, receivers, CABLING, perTables, type Rig, type Device } from '#core/rig'
 
 /** A device that a controller's messages reach, as the cables and settings are now. */
 export interface Listener {

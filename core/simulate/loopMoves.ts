@@ -1,17 +1,27 @@
-import { own } from '../base/own'
-import { EMPTY_LOOP, type LoopNow, type Take } from '../looper/machine'
-import { bankShape } from '../rig/shape'
-import { CABLING, perRow, perTables, type Key } from '../rig/perTables'
-import { byIndex, FLOOR_TABLES, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import { actionNames, type Action } from '../rig/table/action'
-import type { BankId } from '../rig/table/bank'
-import type { Device, DeviceId } from '../rig/table/device'
-import { LOOP_STATES, type LoopState } from '../rig/table/looper'
-import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
-import { askedBy, asksKnown, expanded } from '../switching/action'
-import { compile, COMPILE_KEYS } from '../switching/compile'
-import type { ActionStep } from '../switching/step'
+import { own } from '#core/base'
+import { EMPTY_LOOP, type LoopNow, type Take } from '#core/looper'
+import {
+  bankShape,
+  CABLING,
+  perRow,
+  perTables,
+  type Key,
+  byIndex,
+  FLOOR_TABLES,
+  type Rig,
+  switchesHere,
+  actionNames,
+  type Action,
+  type BankId,
+  type Device,
+  type DeviceId,
+  LOOP_STATES,
+  type LoopState,
+  actionLists,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
+import { askedBy, asksKnown, expanded, compile, COMPILE_KEYS, type ActionStep } from '#core/switching'
 import { deviceState, floorAtPowerOn, type FloorState } from './floor'
 import { advance, step } from './step'
 

@@ -1,5 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
+import { own } from '#core/base'
+import type { Rig } from '#core/rig'
 import type { ContactDone, FloorState, Gesture, Powered, StepResult, Wait, WireEntry } from './floor'
 
 /** A device that lost what came to it while it loaded, from and to in µs. */

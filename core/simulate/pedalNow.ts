@@ -1,4 +1,4 @@
-import { FRESH_WATCH, type Watch } from '../pedal/restWatch'
+import { FRESH_WATCH, type Watch } from '#core/pedal'
 
 /** A pedal on the floor, since it was first moved. */
 export interface PedalNow {

@@ -1,17 +1,16 @@
-import { own } from '../base/own'
-import { liveRole } from '../pedal/live'
-import { noFoot, pedalController, pedalDevice } from '../pedal/plugged'
-import { arrivesAt, sentAt, STEPS } from '../pedal/sweep'
-import { sendChannel } from '../rig/channels'
-import { CABLING, perRow } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { ControllerId } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
-import type { Pedal, Target } from '../rig/table/pedal'
-import { COMPILE_KEYS } from '../switching/compile'
-import { controlSends, sweepName } from '../switching/controlSends'
-import type { Known } from '../switching/known'
-import type { ActionStep } from '../switching/step'
+import { own } from '#core/base'
+import { liveRole, noFoot, pedalController, pedalDevice, arrivesAt, sentAt, STEPS } from '#core/pedal'
+import {
+  sendChannel,
+  CABLING,
+  perRow,
+  type Rig,
+  type ControllerId,
+  type DeviceId,
+  type Pedal,
+  type Target,
+} from '#core/rig'
+import { COMPILE_KEYS, controlSends, sweepName, type Known, type ActionStep } from '#core/switching'
 import { planSteps, type Op } from './plan'
 
 /** What a pedal does, with all that does not hang on the moment. */

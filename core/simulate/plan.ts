@@ -1,19 +1,29 @@
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import type { MidiMessage } from '../midi/message'
-import { CABLING, perRow, type Key } from '../rig/perTables'
-import type { Numbering } from '../rig/numbering/numbering'
-import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { Bank } from '../rig/table/bank'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
-import type { Footswitch } from '../rig/table/switch'
-import type { ContactSet } from '../sound/blocks'
-import { actionSteps, asksKnown, expanded } from '../switching/action'
-import { COMPILE_KEYS, type SwitchEvent } from '../switching/compile'
-import { NOTHING_KNOWN, type Learned } from '../switching/known'
-import type { ActionStep } from '../switching/step'
+import { own } from '#core/base'
+import { encodeMessage, type MidiMessage } from '#core/midi'
+import {
+  CABLING,
+  perRow,
+  type Key,
+  type Numbering,
+  type Rig,
+  type Action,
+  type Bank,
+  type Device,
+  type DeviceId,
+  type SetValue,
+  type Footswitch,
+} from '#core/rig'
+import type { ContactSet } from '#core/sound'
+import {
+  actionSteps,
+  asksKnown,
+  expanded,
+  COMPILE_KEYS,
+  type SwitchEvent,
+  NOTHING_KNOWN,
+  type Learned,
+  type ActionStep,
+} from '#core/switching'
 import { chartOf, type DeviceChart } from './chartIndex'
 import { hasBeat } from './beat'
 import { answers, listeners } from './listeners'

@@ -1,5 +1,4 @@
-import { carriesMidi, links } from '../rig/cabling/link'
-import type { Rig } from '../rig/rig'
+import { carriesMidi, links, type Rig } from '#core/rig'
 import type { FloorState } from './floor'
 
 const known = new WeakMap<Rig, Map<string, Rig>>()

@@ -1,15 +1,15 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { DeviceId } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
-import { sendWants } from '../sound/sendWants'
-import { canBeSet, wantsOf, type Be, type Want } from '../sound/want'
-import { actionSteps } from '../switching/action'
-import { believedWants } from '../switching/believedWants'
-import { believed, isOn } from '../switching/claim'
-import { controlSends } from '../switching/controlSends'
-import type { Known } from '../switching/known'
-import type { ActionStep } from '../switching/step'
+import { own } from '#core/base'
+import type { Rig, DeviceId, SetValue } from '#core/rig'
+import { sendWants, canBeSet, wantsOf, type Be, type Want } from '#core/sound'
+import {
+  actionSteps,
+  believedWants,
+  believed,
+  isOn,
+  controlSends,
+  type Known,
+  type ActionStep,
+} from '#core/switching'
 import type { FloorState } from './floor'
 import { truth } from './lampTruth'
 

@@ -1,8 +1,6 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import { placeKept } from '../rig/showOrder'
-import type { Known } from '../switching/known'
-import { tempoAfterEdit } from '../switching/tempoNow'
+import { own } from '#core/base'
+import { type Rig, placeKept } from '#core/rig'
+import { type Known, tempoAfterEdit } from '#core/switching'
 import { firstBank, type FloorState } from './floor'
 
 /**

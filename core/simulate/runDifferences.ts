@@ -1,6 +1,4 @@
-import { perRow } from '../rig/perTables'
-import { FLOOR_TABLES, type Rig } from '../rig/rig'
-import type { Run, SeenMessage } from '../rig/table/run'
+import { perRow, FLOOR_TABLES, type Rig, type Run, type SeenMessage } from '#core/rig'
 import { playSteps, seenIn } from './run'
 
 /** Something that comes of a run now and did not when it was recorded, or the other way round. Times in µs of the run. */

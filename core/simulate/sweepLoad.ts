@@ -1,9 +1,7 @@
-import { own } from '../base/own'
-import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
-import { guidedFoot } from '../pedal/calibrate/guidedFoot'
-import { STEPS } from '../pedal/sweep'
-import type { Rig } from '../rig/rig'
-import type { Pedal, PedalId } from '../rig/table/pedal'
+import { own } from '#core/base'
+import { MICROSECONDS_PER_BYTE } from '#core/midi'
+import { guidedFoot, STEPS } from '#core/pedal'
+import type { Rig, Pedal, PedalId } from '#core/rig'
 import { floorAtPowerOn } from './floor'
 import { step } from './step'
 

@@ -1,7 +1,6 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Footswitch } from '../rig/table/switch'
-import type { Known } from '../switching/known'
+import { own } from '#core/base'
+import type { Rig, Footswitch } from '#core/rig'
+import type { Known } from '#core/switching'
 
 /** The position a press of a switch does now, from 0. An edit may have taken positions away since the last press. */
 export const nextPosition = ({ next }: Pick<Known, 'next'>, { id, positions }: Footswitch): number =>

@@ -1,12 +1,16 @@
-import { own } from '../base/own'
-import { findPreset } from '../rig/edits/setRecall'
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { ControlId } from '../rig/table/control'
-import type { Controller } from '../rig/table/controller'
-import type { Device, DeviceId, Gap } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
-import type { Sound } from '../rig/table/sound'
+import { own } from '#core/base'
+import {
+  findPreset,
+  perTables,
+  type Rig,
+  type ControlId,
+  type Controller,
+  type Device,
+  type DeviceId,
+  type Gap,
+  type SetValue,
+  type Sound,
+} from '#core/rig'
 import { sendingOf } from './sending'
 import { WANT_TABLES, wantsOf, type Be, type Want } from './want'
 

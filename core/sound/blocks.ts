@@ -1,14 +1,16 @@
-import { own } from '../base/own'
-import { encodeMessages } from '../midi/encode'
-import type { ChannelMessage } from '../midi/message'
-import { wireTime } from '../midi/wireTime'
-import type { Output } from '../rig/cabling/contacts'
-import { sendChannel } from '../rig/channels'
-import { controlMessages } from '../rig/chart/controlMessages'
-import { recallMessages } from '../rig/numbering/address'
-import type { Rig } from '../rig/rig'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { BlockName, Sound } from '../rig/table/sound'
+import { own } from '#core/base'
+import { encodeMessages, type ChannelMessage, wireTime } from '#core/midi'
+import {
+  type Output,
+  sendChannel,
+  controlMessages,
+  recallMessages,
+  type Rig,
+  type Device,
+  type DeviceId,
+  type BlockName,
+  type Sound,
+} from '#core/rig'
 import { canBeSet, wantsOf, type Want } from './want'
 
 /** Messages to one device that are sent in one go. */

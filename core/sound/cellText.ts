@@ -1,16 +1,20 @@
-import { own } from '../base/own'
-import { accept, refuse, type Result } from '../base/result'
-import { heldContacts } from '../rig/cabling/contacts'
-import { valueBehindNumber } from '../rig/chart/rawValue'
-import { shownText, valueFor } from '../rig/chart/reading'
-import { findPreset } from '../rig/edits/setRecall'
-import { formatDisplay, parseDisplay } from '../rig/numbering/display'
-import { perTables } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Device } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
-import type { Cell } from '../rig/table/sound'
+import { own, accept, refuse, type Result } from '#core/base'
+import {
+  heldContacts,
+  valueBehindNumber,
+  shownText,
+  valueFor,
+  findPreset,
+  formatDisplay,
+  parseDisplay,
+  perTables,
+  type Rig,
+  highestValue,
+  type Control,
+  type Device,
+  type SetValue,
+  type Cell,
+} from '#core/rig'
 import { canBeSet } from './want'
 
 /** A cell as typed: a preset by its index, since the device may have no row there yet. */

@@ -1,10 +1,17 @@
-import { own } from '../base/own'
-import { heldContacts, isSwitchedByBox } from '../rig/cabling/contacts'
-import { isSoundLead } from '../rig/cabling/audio'
-import { CABLING, perTables } from '../rig/perTables'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { Cell, Sound } from '../rig/table/sound'
+import { own } from '#core/base'
+import {
+  heldContacts,
+  isSwitchedByBox,
+  isSoundLead,
+  CABLING,
+  perTables,
+  inOrder,
+  type Rig,
+  type Device,
+  type DeviceId,
+  type Cell,
+  type Sound,
+} from '#core/rig'
 
 /** A cell with the sound that says it: the sound itself, or the ancestor it follows. */
 export interface Spoken {

@@ -1,5 +1,4 @@
-import { inOrder, type Rig } from '../rig/rig'
-import type { SoundId } from '../rig/table/sound'
+import { inOrder, type Rig, type SoundId } from '#core/rig'
 import { outlineBetween, roughOf, seen, weightOf, type Outline, type Seen } from './between'
 import { soundDevices } from './cells'
 import { sendingOf } from './sending'

@@ -1,10 +1,13 @@
-import { own } from '../base/own'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import type { School } from '../rig/table/about'
-import type { ControlId } from '../rig/table/control'
-import type { Device, Gap } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
+import { own } from '#core/base'
+import {
+  findPreset,
+  type Rig,
+  type School,
+  type ControlId,
+  type Device,
+  type Gap,
+  type SetValue,
+} from '#core/rig'
 import type { TypedCell } from './cellText'
 import { blocksOf } from './blocks'
 import { canBeSet, type Be, type Want } from './want'

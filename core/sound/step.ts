@@ -1,5 +1,5 @@
-import type { ChannelMessage } from '../midi/message'
-import type { DeviceId } from '../rig/table/device'
+import type { ChannelMessage } from '#core/midi'
+import type { DeviceId } from '#core/rig'
 import type { ContactSet } from './blocks'
 
 /** What a controller does on the wire and at its switching outputs, one thing after the other. */

@@ -1,8 +1,4 @@
-import { perTables } from '../rig/perTables'
-import { inOrder, type Rig } from '../rig/rig'
-import { soundOf } from '../rig/table/action'
-import type { Controller } from '../rig/table/controller'
-import type { Footswitch } from '../rig/table/switch'
+import { perTables, inOrder, type Rig, soundOf, type Controller, type Footswitch } from '#core/rig'
 import { shortNames } from './shortNames'
 
 /** Sounds' names shortened to a display, by id, all different. */

@@ -1,12 +1,18 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { change, type Change, type Edit } from '../rig/edit'
-import { inOrder, type Rig } from '../rig/rig'
-import { highestValue, type Control } from '../rig/table/control'
-import type { Division } from '../rig/table/division'
-import type { Cell, Sound } from '../rig/table/sound'
-import { keptAt, offBeatMs, timeUnit } from '../tempo/timed'
-import { divisionMs } from '../tempo/divisions'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  inOrder,
+  type Rig,
+  highestValue,
+  type Control,
+  type Division,
+  type Cell,
+  type Sound,
+} from '#core/rig'
+import { keptAt, offBeatMs, timeUnit, divisionMs } from '#core/tempo'
 import { spokenCells } from './cells'
 
 /** A value a sound sets for a control that is to keep the beat, and the one that would be nearest. */

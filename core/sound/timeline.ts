@@ -1,8 +1,6 @@
-import { own } from '../base/own'
-import { encodeMessage } from '../midi/encode'
-import { CONTROLLER } from '../midi/controllers'
-import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
-import type { Rig } from '../rig/rig'
+import { own } from '#core/base'
+import { encodeMessage, CONTROLLER, MICROSECONDS_PER_BYTE } from '#core/midi'
+import type { Rig } from '#core/rig'
 import type { Step } from './step'
 
 /** One message byte by byte, in µs from the first. */

@@ -1,18 +1,27 @@
-import { own } from '../base/own'
-import { referencesOf, rowKey } from '../rig/references'
-import { byIndex, inOrder, type Rig, type TableName, type Tables } from '../rig/rig'
-import type { Bank } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import type { Device } from '../rig/table/device'
-import type { Macro } from '../rig/table/macro'
-import type { Never } from '../rig/table/never'
-import type { Pedal } from '../rig/table/pedal'
-import type { Pair } from '../rig/table/pair'
-import type { Preset } from '../rig/table/preset'
-import type { Run } from '../rig/table/run'
-import type { Song } from '../rig/table/song'
-import type { Cell, Sound } from '../rig/table/sound'
-import { isProgrammed, type Footswitch } from '../rig/table/switch'
+import { own } from '#core/base'
+import {
+  referencesOf,
+  rowKey,
+  byIndex,
+  inOrder,
+  type Rig,
+  type TableName,
+  type Tables,
+  type Bank,
+  type Controller,
+  type Device,
+  type Macro,
+  type Never,
+  type Pedal,
+  type Pair,
+  type Preset,
+  type Run,
+  type Song,
+  type Cell,
+  type Sound,
+  isProgrammed,
+  type Footswitch,
+} from '#core/rig'
 import { spokenCells } from './cells'
 
 /** What a change to a row touches, each list in the player's order. */

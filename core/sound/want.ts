@@ -1,13 +1,23 @@
-import { own } from '../base/own'
-import { heldContacts, type Contact } from '../rig/cabling/contacts'
-import { findPreset } from '../rig/edits/setRecall'
-import { CABLING, perTables } from '../rig/perTables'
-import type { Rig, TableName } from '../rig/rig'
-import { ABOUT_ID } from '../rig/table/about'
-import { highestValue, type Control, type ControlId } from '../rig/table/control'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { SetValue } from '../rig/table/setValue'
-import type { Cell, CellOf, Sound } from '../rig/table/sound'
+import { own } from '#core/base'
+import {
+  heldContacts,
+  type Contact,
+  findPreset,
+  CABLING,
+  perTables,
+  type Rig,
+  type TableName,
+  ABOUT_ID,
+  highestValue,
+  type Control,
+  type ControlId,
+  type Device,
+  type DeviceId,
+  type SetValue,
+  type Cell,
+  type CellOf,
+  type Sound,
+} from '#core/rig'
 import { reachedBy, soundDevices, spokenCells, type SpokenCells } from './cells'
 
 /** Why what a cell asks cannot be done, or is not sure to be. */

@@ -1,5 +1,4 @@
-import { CONTROLLER } from '../midi/controllers'
-import type { MidiMessage } from '../midi/message'
+import { CONTROLLER, type MidiMessage } from '#core/midi'
 
 /** Whether a device that loads and keeps nothing loses a message: a control is lost, the next recall (bank select and program change) still heard. */
 export const isLostWhileLoading = (message: MidiMessage): boolean =>

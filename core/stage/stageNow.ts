@@ -1,16 +1,25 @@
 import * as z from 'zod/mini'
-import { own } from '../base/own'
-import { liveRole } from '../pedal/live'
-import type { Rig } from '../rig/rig'
-import { isAt, placeKept, playedParts, showOn, showPlace, type ShowPlace } from '../rig/showOrder'
-import { placeKey, switchesHere } from '../rig/switchesHere'
-import { idSchema } from '../rig/table/scalars'
-import type { SoundId } from '../rig/table/sound'
-import { isProgrammed, LAMP_LIGHTS, LAYERS, type SwitchId } from '../rig/table/switch'
-import type { FloorState } from '../simulate/floor'
-import type { Known } from '../switching/known'
-import { lampNow } from '../switching/lamp'
-import { tempoNow } from '../switching/tempoNow'
+import { own } from '#core/base'
+import { liveRole } from '#core/pedal'
+import {
+  type Rig,
+  isAt,
+  placeKept,
+  playedParts,
+  showOn,
+  showPlace,
+  type ShowPlace,
+  placeKey,
+  switchesHere,
+  idSchema,
+  type SoundId,
+  isProgrammed,
+  LAMP_LIGHTS,
+  LAYERS,
+  type SwitchId,
+} from '#core/rig'
+import type { FloorState } from '#core/simulate'
+import { type Known, lampNow, tempoNow } from '#core/switching'
 
 const showPlaceSchema = z.strictObject({
   nth: z.int().check(z.gte(0), z.lte(300)),

@@ -1,15 +1,21 @@
-import { own } from '../base/own'
-import { byIndex, inOrder, type Rig } from '../rig/rig'
-import { isAt, playedParts, showOn, type PlayedPart } from '../rig/showOrder'
-import { switchesHere } from '../rig/switchesHere'
-import type { Controller } from '../rig/table/controller'
-import type { Pedal } from '../rig/table/pedal'
-import { isProgrammed, type Footswitch, type Lamp } from '../rig/table/switch'
-import { restPoint } from '../show/foot'
-import { playerOf, type Route, type Stand } from '../show/footWay'
-import { showController, wayTo } from '../show/travel'
-import { switchName } from '../sound/switchName'
-import type { FootMove } from '../show/footMoves'
+import { own } from '#core/base'
+import {
+  byIndex,
+  inOrder,
+  type Rig,
+  isAt,
+  playedParts,
+  showOn,
+  type PlayedPart,
+  switchesHere,
+  type Controller,
+  type Pedal,
+  isProgrammed,
+  type Footswitch,
+  type Lamp,
+} from '#core/rig'
+import { restPoint, playerOf, type Route, type Stand, showController, wayTo, type FootMove } from '#core/show'
+import { switchName } from '#core/sound'
 import type { StageNow } from './stageNow'
 
 /** One footswitch as it lies on the floor. */

@@ -1,10 +1,16 @@
-import type { Rig } from '../rig/rig'
-import { soundOf, type Action, type ActionKind, type ActionOf } from '../rig/table/action'
-import type { Controller } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
-import type { Row } from '../rig/table/keyIn'
-import type { SoundId } from '../rig/table/sound'
-import { actionLists, type Footswitch } from '../rig/table/switch'
+import {
+  type Rig,
+  soundOf,
+  type Action,
+  type ActionKind,
+  type ActionOf,
+  type Controller,
+  type DeviceId,
+  type Row,
+  type SoundId,
+  actionLists,
+  type Footswitch,
+} from '#core/rig'
 import type {
   ActionDoes,
   Along,

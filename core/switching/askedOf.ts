@@ -1,8 +1,4 @@
-import { perRow } from '../rig/perTables'
-import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { Bank } from '../rig/table/bank'
-import { actionLists, type Footswitch } from '../rig/table/switch'
+import { perRow, type Rig, type Action, type Bank, actionLists, type Footswitch } from '#core/rig'
 import { expanded, needOf, tapsOutTo } from './action'
 
 /** What lists of actions ask of the tempo's neighbours, macros with them. */

@@ -1,12 +1,18 @@
-import { own } from '../base/own'
-import { perTables } from '../rig/perTables'
-import { byIndex, type Rig } from '../rig/rig'
-import { switchesHere } from '../rig/switchesHere'
-import type { Action } from '../rig/table/action'
-import type { Bank, BankId } from '../rig/table/bank'
-import type { ControllerId } from '../rig/table/controller'
-import type { SoundId } from '../rig/table/sound'
-import { actionLists, type Footswitch, type Layer } from '../rig/table/switch'
+import { own } from '#core/base'
+import {
+  perTables,
+  byIndex,
+  type Rig,
+  switchesHere,
+  type Action,
+  type Bank,
+  type BankId,
+  type ControllerId,
+  type SoundId,
+  actionLists,
+  type Footswitch,
+  type Layer,
+} from '#core/rig'
 import { expanded, footAfter, leadsOf, oneOf, soundsIn } from './action'
 import type { Foot } from './action/actionDoes'
 import { COMPILE_KEYS } from './compile'

@@ -1,8 +1,5 @@
-import { heldContacts } from '../rig/cabling/contacts'
-import type { Rig } from '../rig/rig'
-import type { DeviceId } from '../rig/table/device'
-import { soundDevices } from '../sound/cells'
-import { canBeSet, type Be } from '../sound/want'
+import { heldContacts, type Rig, type DeviceId } from '#core/rig'
+import { soundDevices, canBeSet, type Be } from '#core/sound'
 import { believed } from './claim'
 import type { Known } from './known'
 

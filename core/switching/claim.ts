@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import { highestValue } from '../rig/table/control'
-import type { DeviceId } from '../rig/table/device'
+import { own } from '#core/base'
+import { type Rig, highestValue, type DeviceId } from '#core/rig'
 import { contactKey, type Known } from './known'
 
 /** One thing that is so of the devices while a lamp is right to be lit. */

@@ -1,9 +1,15 @@
-import { own } from '../base/own'
-import { perTables, CABLING } from '../rig/perTables'
-import { clockSenders, clockWaysFrom, type ClockWay } from '../rig/cabling/clockWays'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import type { Device } from '../rig/table/device'
+import { own } from '#core/base'
+import {
+  perTables,
+  CABLING,
+  clockSenders,
+  clockWaysFrom,
+  type ClockWay,
+  inOrder,
+  type Rig,
+  type Controller,
+  type Device,
+} from '#core/rig'
 import { askedOfBank, askedOfList, askedOfSwitch } from './askedOf'
 
 const CLOCK_TABLES = [...CABLING, 'banks', 'switches', 'macros'] as const

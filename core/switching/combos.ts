@@ -1,14 +1,17 @@
-import { own } from '../base/own'
-import { sendChannel } from '../rig/channels'
-import { addressOf } from '../rig/numbering/address'
-import { perTables } from '../rig/perTables'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import type { DeviceId } from '../rig/table/device'
-import type { Sound } from '../rig/table/sound'
-import { wantsOf } from '../sound/want'
+import { own } from '#core/base'
+import {
+  sendChannel,
+  addressOf,
+  perTables,
+  inOrder,
+  type Rig,
+  type Controller,
+  type DeviceId,
+  type Sound,
+  soundOf,
+} from '#core/rig'
+import { wantsOf } from '#core/sound'
 import { oneOf } from './action'
-import { soundOf } from '../rig/table/action'
 import { COMPILE_KEYS } from './compile'
 
 /** One program of a numbered combination. */

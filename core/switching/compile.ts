@@ -1,11 +1,16 @@
-import { own } from '../base/own'
-import { bankShape, showShape } from '../rig/shape'
-import { perRow, type Key } from '../rig/perTables'
-import type { Rig, TableName } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import type { ControllerEvent } from '../rig/table/controller'
-import type { Footswitch } from '../rig/table/switch'
-import { WANT_TABLES } from '../sound/want'
+import { own } from '#core/base'
+import {
+  bankShape,
+  showShape,
+  perRow,
+  type Key,
+  type Rig,
+  type TableName,
+  type Action,
+  type ControllerEvent,
+  type Footswitch,
+} from '#core/rig'
+import { WANT_TABLES } from '#core/sound'
 import { actionSteps, expanded, oneOf } from './action'
 import type { Doing } from './action/actionDoes'
 import { learn, NOTHING_KNOWN, type Known } from './known'

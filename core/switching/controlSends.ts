@@ -1,8 +1,5 @@
-import { own } from '../base/own'
-import { sendChannel } from '../rig/channels'
-import { controlMessages } from '../rig/chart/controlMessages'
-import type { Rig } from '../rig/rig'
-import { highestValue } from '../rig/table/control'
+import { own } from '#core/base'
+import { sendChannel, controlMessages, type Rig, highestValue } from '#core/rig'
 import type { ActionStep } from './step'
 
 /** What puts a control at a value; nothing where its device listens on no channel or the value is beyond it. */

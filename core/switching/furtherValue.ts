@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Action } from '../rig/table/action'
-import { highestValue } from '../rig/table/control'
+import { own } from '#core/base'
+import { type Rig, type Action, highestValue } from '#core/rig'
 import type { Along } from './action/actionDoes'
 
 type Valued = Extract<Action, { readonly controlId: string; readonly value: number }>

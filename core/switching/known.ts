@@ -1,8 +1,4 @@
-import type { BankId } from '../rig/table/bank'
-import type { ShowPlace } from '../rig/showOrder'
-import type { SongId } from '../rig/table/song'
-import type { SoundId } from '../rig/table/sound'
-import type { Layer, SwitchId } from '../rig/table/switch'
+import type { BankId, ShowPlace, SongId, SoundId, Layer, SwitchId } from '#core/rig'
 
 /** All that a controller knows: what it was told, where it is, what it sent. Of the devices it knows nothing. */
 export interface Known {

@@ -1,6 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { Footswitch, Lamp } from '../rig/table/switch'
+import { own } from '#core/base'
+import type { Rig, Footswitch, Lamp } from '#core/rig'
 import { beatsTempo, isLitBy } from './action'
 import type { Known } from './known'
 

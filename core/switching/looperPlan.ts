@@ -1,17 +1,26 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../base/own'
-import { accept, refuse, type Result } from '../base/result'
-import { inputOf, wayOf, type LoopWay, type LoopWish } from '../looper/ways'
-import { contactsOf } from '../rig/cabling/contacts'
-import { findSwitch, putSwitch, switchAt, type SwitchSlot } from '../rig/edits/switchSlot'
-import type { Edit } from '../rig/edit'
-import type { Rig } from '../rig/rig'
-import type { Action, ActionOf } from '../rig/table/action'
-import type { BankId } from '../rig/table/bank'
-import type { Controller } from '../rig/table/controller'
-import type { Device, DeviceId } from '../rig/table/device'
-import type { LoopChart, LoopInput } from '../rig/table/looper'
-import { BLANK_SWITCH, type Footswitch, type SwitchId } from '../rig/table/switch'
+import { own, accept, refuse, type Result } from '#core/base'
+import { inputOf, wayOf, type LoopWay, type LoopWish } from '#core/looper'
+import {
+  contactsOf,
+  findSwitch,
+  putSwitch,
+  switchAt,
+  type SwitchSlot,
+  type Edit,
+  type Rig,
+  type Action,
+  type ActionOf,
+  type BankId,
+  type Controller,
+  type Device,
+  type DeviceId,
+  type LoopChart,
+  type LoopInput,
+  BLANK_SWITCH,
+  type Footswitch,
+  type SwitchId,
+} from '#core/rig'
 
 export type LoopPlanRefusal =
   | { readonly code: 'noLooper' }

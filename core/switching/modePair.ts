@@ -1,4 +1,4 @@
-import type { Reading } from '../rig/table/control'
+import type { Reading } from '#core/rig'
 
 /** How a controller works one control from one switch. Values are those sent. */
 export type ControllerMode =

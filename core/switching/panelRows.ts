@@ -1,11 +1,6 @@
-import { own } from '../base/own'
-import type { MidiMessage } from '../midi/message'
-import { contactsOf, type Output } from '../rig/cabling/contacts'
-import { sendChannel } from '../rig/channels'
-import type { Rig } from '../rig/rig'
-import type { Controller } from '../rig/table/controller'
-import type { Row } from '../rig/table/keyIn'
-import { roleOf } from '../rig/table/port'
+import { own } from '#core/base'
+import type { MidiMessage } from '#core/midi'
+import { contactsOf, type Output, sendChannel, type Rig, type Controller, type Row, roleOf } from '#core/rig'
 import type { ActionStep } from './step'
 
 /** The lowest tempo there is on a panel, in beats a minute: a nudge down. */

@@ -1,4 +1,4 @@
-import type { Controller } from '../rig/table/controller'
+import type { Controller } from '#core/rig'
 
 /** Why a controller cannot send an address; null when it can. */
 export function reasonAgainst(

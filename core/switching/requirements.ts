@@ -1,14 +1,20 @@
-import { own } from '../base/own'
-import { isFree } from '../rig/edits/suggestCable'
-import { cablesIn } from '../rig/cabling/link'
-import { receivers } from '../rig/channels'
-import { addressOf } from '../rig/numbering/address'
-import { perRow } from '../rig/perTables'
-import { inOrder, type Rig } from '../rig/rig'
-import { switchCount, type Controller } from '../rig/table/controller'
-import type { Device } from '../rig/table/device'
-import { roleOf, type RoleKind } from '../rig/table/port'
-import { actionLists, type Footswitch } from '../rig/table/switch'
+import { own } from '#core/base'
+import {
+  isFree,
+  cablesIn,
+  receivers,
+  addressOf,
+  perRow,
+  inOrder,
+  type Rig,
+  switchCount,
+  type Controller,
+  type Device,
+  roleOf,
+  type RoleKind,
+  actionLists,
+  type Footswitch,
+} from '#core/rig'
 import { expanded, needOf, switchRecalls } from './action'
 import { COMPILE_KEYS, mostSteps, storedMessages, type SwitchEvent } from './compile'
 

@@ -1,7 +1,5 @@
-import { encodeMessage } from '../midi/encode'
-import type { MidiMessage } from '../midi/message'
-import { wireTime } from '../midi/wireTime'
-import type { DeviceId } from '../rig/table/device'
+import { encodeMessage, type MidiMessage, wireTime } from '#core/midi'
+import type { DeviceId } from '#core/rig'
 import type { CompiledStep } from './compile'
 import type { ActionStep } from './step'
 

@@ -1,11 +1,21 @@
-import { own } from '../base/own'
-import { change, type Change, type Edit } from '../rig/edit'
-import { putSwitch, switchAt, type SwitchSlot } from '../rig/edits/switchSlot'
-import { findPreset } from '../rig/edits/setRecall'
-import type { Rig } from '../rig/rig'
-import { namedIn, naming, type Action } from '../rig/table/action'
-import { BLANK_PRESET, type Preset, type PresetId } from '../rig/table/preset'
-import type { Footswitch } from '../rig/table/switch'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  putSwitch,
+  switchAt,
+  type SwitchSlot,
+  findPreset,
+  type Rig,
+  namedIn,
+  naming,
+  type Action,
+  BLANK_PRESET,
+  type Preset,
+  type PresetId,
+  type Footswitch,
+} from '#core/rig'
 import { actionFurther } from './action'
 import type { Along, Series } from './action/actionDoes'
 

@@ -1,5 +1,4 @@
-import { perRow } from '../rig/perTables'
-import type { Footswitch } from '../rig/table/switch'
+import { perRow, type Footswitch } from '#core/rig'
 import { COMPILE_KEYS, compile } from './compile'
 
 /** The devices a switch sends something to, on any press and any gesture. */

@@ -1,8 +1,4 @@
-import { contactsOf } from '../rig/cabling/contacts'
-import { receivers } from '../rig/channels'
-import { inOrder, type Rig } from '../rig/rig'
-import type { Control } from '../rig/table/control'
-import type { Device } from '../rig/table/device'
+import { contactsOf, receivers, inOrder, type Rig, type Control, type Device } from '#core/rig'
 
 /** The first control, in the order of the devices, that is right for something; null when none is. */
 export function firstControl(rig: Rig, isRight: (control: Control) => boolean = () => true): Control | null {

@@ -1,6 +1,6 @@
-import type { MidiMessage } from '../midi/message'
-import type { DeviceId } from '../rig/table/device'
-import type { ContactSet } from '../sound/blocks'
+import type { MidiMessage } from '#core/midi'
+import type { DeviceId } from '#core/rig'
+import type { ContactSet } from '#core/sound'
 import type { Learned } from './known'
 
 /** What a controller does for an action, one thing after the other. */

@@ -1,8 +1,6 @@
-import { own } from '../base/own'
-import { encodeMidiFile, type MidiFileEvent } from '../midi/midiFile'
-import { byIndex, rigName, type Rig } from '../rig/rig'
-import type { Bank } from '../rig/table/bank'
-import type { Footswitch } from '../rig/table/switch'
+import { own } from '#core/base'
+import { encodeMidiFile, type MidiFileEvent } from '#core/midi'
+import { byIndex, rigName, type Rig, type Bank, type Footswitch } from '#core/rig'
 import { compile, messagesAmong, type SwitchEvent } from './compile'
 
 const TICKS_PER_QUARTER = 480

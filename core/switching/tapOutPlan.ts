@@ -1,8 +1,5 @@
-import { byIndex, type Rig } from '../rig/rig'
-import type { Bank } from '../rig/table/bank'
-import type { Device } from '../rig/table/device'
-import { songTempo, type Song } from '../rig/table/song'
-import { tapsOut, type TapOutRefusal } from '../tempo/tapOut'
+import { byIndex, type Rig, type Bank, type Device, songTempo, type Song } from '#core/rig'
+import { tapsOut, type TapOutRefusal } from '#core/tempo'
 import { expanded, tapsOutTo, waitOf } from './action'
 
 /** Whether a device that takes taps is in time for a song. `late` and `inTime` say when it is right, in ms from the step. */

@@ -1,7 +1,5 @@
-import { own } from '../base/own'
-import type { Rig } from '../rig/rig'
-import type { BankId } from '../rig/table/bank'
-import { songTempo, type SongId } from '../rig/table/song'
+import { own } from '#core/base'
+import { type Rig, type BankId, songTempo, type SongId } from '#core/rig'
 import { FIRST_TEMPO, type Known, type Learned, type TempoFrom } from './known'
 
 /** The one tempo there is. */

@@ -1,5 +1,4 @@
-import type { Controller } from '../rig/table/controller'
-import type { Footswitch } from '../rig/table/switch'
+import type { Controller, Footswitch } from '#core/rig'
 
 /** When a controller knows what a foot meant, for one switch. Times in µs. */
 export interface Timing {

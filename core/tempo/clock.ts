@@ -1,4 +1,4 @@
-import { MICROSECONDS_PER_BYTE } from '../midi/wireTime'
+import { MICROSECONDS_PER_BYTE } from '#core/midi'
 
 /** Clocks a quarter note (M1 v4.2.1, "Timing Clock"; from memory). */
 export const CLOCKS_A_QUARTER = 24

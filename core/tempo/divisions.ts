@@ -1,5 +1,5 @@
-import { own } from '../base/own'
-import { DIVISIONS, type Division } from '../rig/table/division'
+import { own } from '#core/base'
+import { DIVISIONS, type Division } from '#core/rig'
 
 /**
  * Lengths in quarter notes, as two whole numbers: a dotted note is 3/2, a triplet 2/3 of the plain one (midi-facts,

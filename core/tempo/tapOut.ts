@@ -1,5 +1,5 @@
-import { accept, refuse, type Result } from '../base/result'
-import type { TapIn } from '../rig/table/tapIn'
+import { accept, refuse, type Result } from '#core/base'
+import type { TapIn } from '#core/rig'
 
 /** Taps for a device, in µs from the first. */
 export interface TapsOut {

@@ -1,4 +1,4 @@
-import { BPM_LEAST, BPM_MOST } from '../rig/table/song'
+import { BPM_LEAST, BPM_MOST } from '#core/rig'
 
 /** So many taps are looked at: the last ones. */
 export const TAPS_KEPT = 9

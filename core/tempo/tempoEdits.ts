@@ -1,9 +1,14 @@
-import { own } from '../base/own'
-import type { Edit } from '../rig/edit'
-import { addRow } from '../rig/edits/addRow'
-import { editRow } from '../rig/edits/editRow'
-import { lastOrder, type Rig } from '../rig/rig'
-import { USUAL_SONG, type Song, type SongId } from '../rig/table/song'
+import { own } from '#core/base'
+import {
+  type Edit,
+  addRow,
+  editRow,
+  lastOrder,
+  type Rig,
+  USUAL_SONG,
+  type Song,
+  type SongId,
+} from '#core/rig'
 
 export const addSong = (rig: Rig, id: SongId, name: string, tempo: number | null): Edit =>
   addRow('addSong', 'songs', {

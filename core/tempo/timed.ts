@@ -1,7 +1,12 @@
-import { convertUnit } from '../rig/chart/units'
-import { shownFor, valueInRange } from '../rig/chart/reading'
-import { highestValue, type Control, type ReadingOf } from '../rig/table/control'
-import type { Division } from '../rig/table/division'
+import {
+  convertUnit,
+  shownFor,
+  valueInRange,
+  highestValue,
+  type Control,
+  type ReadingOf,
+  type Division,
+} from '#core/rig'
 import { divisionBpm, divisionHz, divisionMs, divisionNamed } from './divisions'
 
 /** How a control counts time: a length in ms or s, a rate, a tempo of its own, or note values by name. */

@@ -2,22 +2,20 @@ import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { strToU8, Zip, ZipDeflate } from 'fflate'
 import * as z from 'zod/mini'
+import { accept, refuse, type Result } from '#core/base'
 import {
-  accept,
   EDIT_LABELS,
   formatRigFile,
   NO_RIG,
   parseRigFile,
-  refuse,
   replay,
   TABLE_NAMES,
   type TableName,
   rigName,
   upgradeEdit,
   type Edit,
-  type Result,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import type { BackupContents } from '#shared/contract/backups'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import type { Db } from '../db/database'

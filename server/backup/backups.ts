@@ -1,4 +1,4 @@
-import { accept, refuse, type Result } from '#core'
+import { accept, refuse, type Result } from '#core/base'
 import {
   scheduleSchema,
   USUAL_SCHEDULE,

@@ -1,6 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
-import { accept, cutText, editBetween, editRow, NAME_MAX, NO_RIG, replay, rigName, type Result } from '#core'
+import { accept, cutText, type Result } from '#core/base'
+import { editBetween, editRow, NAME_MAX, NO_RIG, replay, rigName } from '#core/rig'
 import type { RestoredReply } from '#shared/contract/backups'
 import type { Transaction } from '../db/database'
 import { logEdit } from '../db/repositories/editLog'

@@ -1,4 +1,4 @@
-import type { TableName, Tables } from '#core'
+import type { TableName, Tables } from '#core/rig'
 import { about } from './tables/about'
 import { banks } from './tables/banks'
 import { cables } from './tables/cables'

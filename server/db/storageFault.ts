@@ -1,4 +1,4 @@
-import { own } from '#core'
+import { own } from '#core/base'
 import type { ErrorCode } from '#shared/errors'
 
 /** What can be wrong with where rigs are kept; each is a code of the table of errors. */

@@ -1,4 +1,4 @@
-import type { Control, Pair, Reading } from '#core'
+import type { Control, Pair, Reading } from '#core/rig'
 
 /** The charts of the demo rig's devices: what each can be told, with its own numbers. */
 

@@ -1,18 +1,17 @@
 import { describe, expect, it } from 'vitest'
+import { own } from '#core/base'
+import { switchesHere, type Rig } from '#core/rig'
 import {
   advance,
   deviceState,
   floorAtPowerOn,
-  lampNow,
-  own,
   settle,
   step,
-  switchesHere,
-  wantsOf,
   type FloorState,
-  type Rig,
   type StepResult,
-} from '#core'
+} from '#core/simulate'
+import { wantsOf } from '#core/sound'
+import { lampNow } from '#core/switching'
 import { tidewright } from './tidewright'
 
 const rig = tidewright()

@@ -1,22 +1,19 @@
 import { describe, expect, it } from 'vitest'
+import { own } from '#core/base'
 import {
-  applyEdit,
   boardOf,
   boxOfController,
   heldIn,
-  own,
   pressPanel,
   setKeying,
   startPanel,
   toldSheet,
   USUAL_KEYINGS,
   type Content,
-  type Controller,
-  type Keying,
   type Panel,
-  type Rig,
   type Stroke,
-} from '#core'
+} from '#core/keyin'
+import { applyEdit, type Controller, type Keying, type Rig } from '#core/rig'
 import { tidewright } from './tidewright'
 
 const demo = tidewright()

@@ -1,15 +1,6 @@
-import {
-  boardOf,
-  keepHeard,
-  own,
-  sayAllKeyedIn,
-  tickLine,
-  untick,
-  type Content,
-  type Edit,
-  type KeyInId,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { boardOf, keepHeard, sayAllKeyedIn, tickLine, untick, type Content } from '#core/keyin'
+import type { Edit, KeyInId, Rig } from '#core/rig'
 
 /** Numbers of banks that are in the controller so far, from 0: the first was stepped through and heard, the others ticked. */
 const HEARD = 0

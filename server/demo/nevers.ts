@@ -1,4 +1,5 @@
-import { addRow, own, type Edit, type NeverId, type Preset, type Rig, type Thing } from '#core'
+import { own } from '#core/base'
+import { addRow, type Edit, type NeverId, type Preset, type Rig, type Thing } from '#core/rig'
 
 /** What must never come together in this pit, by device and preset: a hollow body in a boosted amp, plucked notes in the long hall. */
 const TOGETHER = [

@@ -1,8 +1,6 @@
+import { proposedDelay, SHIPPED_RIDES, tryDelays } from '#core/pedal'
 import {
   addRow,
-  proposedDelay,
-  SHIPPED_RIDES,
-  tryDelays,
   type AutoOff,
   type BankId,
   type Calibration,
@@ -10,7 +8,7 @@ import {
   type Pedal,
   type PedalRole,
   type Target,
-} from '#core'
+} from '#core/rig'
 
 /** The demo's two pedals: wah and volume with a toe switch, and a cross-fade that is off by itself at the heel. */
 

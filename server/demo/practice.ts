@@ -1,14 +1,6 @@
-import {
-  keepRound,
-  own,
-  playedParts,
-  showOn,
-  type CallAnswer,
-  type Edit,
-  type PracticeId,
-  type Rig,
-  type SoundId,
-} from '#core'
+import { own } from '#core/base'
+import { keepRound, type CallAnswer } from '#core/practice'
+import { playedParts, showOn, type Edit, type PracticeId, type Rig, type SoundId } from '#core/rig'
 
 /** Days before the opening night: of twenty calls so many were missed, and so long the others took at first. */
 const DAYS = [

@@ -1,14 +1,5 @@
-import {
-  pasteShow,
-  readShow,
-  USUAL_SONG,
-  type Edit,
-  type PartId,
-  type Rig,
-  type ShowId,
-  type Song,
-  type SongId,
-} from '#core'
+import { USUAL_SONG, type Edit, type PartId, type Rig, type ShowId, type Song, type SongId } from '#core/rig'
+import { pasteShow, readShow } from '#core/show'
 
 /** The numbers that follow the conductor: they store no tempo, and have no bank of their own. */
 export const CONDUCTED: readonly Song[] = [

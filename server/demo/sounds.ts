@@ -1,17 +1,15 @@
 import {
   editRow,
   inOrder,
-  pasteCells,
-  setSwitchSound,
   type BankId,
   type Edit,
-  type NewIds,
   type PresetId,
   type Rig,
   type Sound,
   type SoundId,
   type SwitchId,
-} from '#core'
+} from '#core/rig'
+import { pasteCells, setSwitchSound, type NewIds } from '#core/sound'
 
 /**
  * The sounds of the demo, as a player would type them: a name, then a cell for each device. An empty cell of a

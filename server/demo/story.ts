@@ -1,17 +1,9 @@
+import { own } from '#core/base'
+import { hearDump, keepDumps, readExclusives, setDumping, standInDevice, standInDumping } from '#core/dump'
+import { addNote, testPlan } from '#core/logbook'
 import {
-  addNote,
   applyEdit,
-  checklist,
   editRow,
-  hearDump,
-  keepDumps,
-  own,
-  readExclusives,
-  saveAgain,
-  setDumping,
-  standInDevice,
-  standInDumping,
-  testPlan,
   type DeviceId,
   type DumpId,
   type Edit,
@@ -20,7 +12,8 @@ import {
   type NoteFact,
   type NoteId,
   type Rig,
-} from '#core'
+} from '#core/rig'
+import { checklist, saveAgain } from '#core/setup'
 import { keyInSteps } from './keyIn'
 import { neverSteps } from './nevers'
 import { practiceSteps } from './practice'

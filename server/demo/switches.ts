@@ -1,11 +1,9 @@
+import { own } from '#core/base'
 import {
-  addReading,
   addRow,
   BLANK_BANK,
-  doingFirst,
   editRow,
   putSwitch,
-  readPhrase,
   switchAt,
   type BankId,
   type Edit,
@@ -14,14 +12,18 @@ import {
   type MacroId,
   type PresetId,
   type Rig,
-  type SwitchEvent,
   type SwitchId,
-  plannedLoop,
-  planLooper,
-  own,
   type DeviceId,
   type SongId,
-} from '#core'
+} from '#core/rig'
+import {
+  addReading,
+  doingFirst,
+  readPhrase,
+  type SwitchEvent,
+  plannedLoop,
+  planLooper,
+} from '#core/switching'
 
 /**
  * The demo's further banks and switches, as a player would type them: what stands behind a gesture is typed into its

@@ -1,18 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import {
-  advance,
-  deviceState,
-  floorAtPowerOn,
-  loopLength,
-  readPhrase,
-  step,
-  doingFirst,
-  switchAt,
-  switchesHere,
-  tempoNow,
-  type FloorInput,
-  type FloorState,
-} from '#core'
+import { loopLength } from '#core/looper'
+import { switchAt, switchesHere } from '#core/rig'
+import { advance, deviceState, floorAtPowerOn, step, type FloorInput, type FloorState } from '#core/simulate'
+import { readPhrase, doingFirst, tempoNow } from '#core/switching'
 import { tidewright } from './tidewright'
 
 const rig = tidewright()

@@ -1,18 +1,17 @@
+import { CONTROLLERS, DEVICES } from '#core/archetype'
+import { requireChannel } from '#core/base'
+import { learnedText } from '#core/chart'
+import { LOOP_CHARTS } from '#core/looper'
 import {
   BLANK_BANK,
   BLANK_PRESET,
   BLANK_SWITCH,
   applyEdit,
   cableBetween,
-  CONTROLLERS,
-  DEVICES,
   emptyRig,
   editRow,
   endOf,
-  LOOP_CHARTS,
   layCable,
-  learnedText,
-  requireChannel,
   type Action,
   type Bank,
   type CableId,
@@ -26,7 +25,7 @@ import {
   type Song,
   USUAL_TAP_IN,
   USUAL_SONG,
-} from '#core'
+} from '#core/rig'
 import { at, controls, pairs } from './charts'
 import { pedalSteps } from './pedals'
 import { CONDUCTED, partsOfShow } from './show'

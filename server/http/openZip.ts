@@ -1,6 +1,6 @@
 import { promisify } from 'node:util'
 import yauzl, { type Entry, type ZipFile } from 'yauzl'
-import { accept, refuse, type Result } from '#core'
+import { accept, refuse, type Result } from '#core/base'
 
 export type ZipRefusal =
   /** No zip archive, or cut short. */

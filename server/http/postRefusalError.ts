@@ -1,5 +1,5 @@
 import type { H3Error } from 'h3'
-import { assertNever } from '#core'
+import { assertNever } from '#core/base'
 import { faultsOf } from '#shared/errors'
 import type { PostRefusal } from '../services/edits'
 import { apiError } from './apiError'

@@ -1,4 +1,5 @@
-import { cableTags, type CableTag, type Rig, type TagEnd } from '#core'
+import { cableTags, type CableTag, type TagEnd } from '#core/paper'
+import type { Rig } from '#core/rig'
 import { LEAD_TEXT, lengthText } from '#shared/cableText'
 import { count } from '#shared/counts'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'

@@ -1,4 +1,5 @@
-import { inOrder, keyingOf, rigName, toldSheet, type Controller, type KeyInLine, type Rig } from '#core'
+import { keyingOf, toldSheet, type KeyInLine } from '#core/keyin'
+import { inOrder, rigName, type Controller, type Rig } from '#core/rig'
 import { count } from '#shared/counts'
 import {
   baseText,

@@ -1,4 +1,5 @@
-import { rigName, setSheet, showOn, songTempo, type Rig, type SheetLine } from '#core'
+import { setSheet, type SheetLine } from '#core/paper'
+import { rigName, showOn, songTempo, type Rig } from '#core/rig'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'
 import { placeShort, stepShort } from '#shared/placeText'
 

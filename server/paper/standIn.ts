@@ -1,13 +1,7 @@
-import {
-  jackPlaces,
-  own,
-  rigName,
-  standIn,
-  type BoardMap,
-  type BoardTile,
-  type Rig,
-  type StandIn,
-} from '#core'
+import { own } from '#core/base'
+import { standIn, type BoardMap, type BoardTile, type StandIn } from '#core/paper'
+import { rigName, type Rig } from '#core/rig'
+import { jackPlaces } from '#core/simulate'
 import { gestureLines, shortDoes } from '#shared/actions'
 import { placeShort, stepShort } from '#shared/placeText'
 import { whenText } from '#shared/whenText'

@@ -1,4 +1,6 @@
-import { shortNames, stripsOf, type Rig, type Strip } from '#core'
+import { stripsOf, type Strip } from '#core/paper'
+import type { Rig } from '#core/rig'
+import { shortNames } from '#core/sound'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize, PAPER_MM } from './sheet'
 
 /** The height of a strip, as label tape is, and the room above it for what it is of. */

@@ -1,4 +1,6 @@
-import { own, rigName, testPlan, testResult, type Rig, type TestLine } from '#core'
+import { own } from '#core/base'
+import { testPlan, testResult, type TestLine } from '#core/logbook'
+import { rigName, type Rig } from '#core/rig'
 import { numberText } from '#shared/placeText'
 import { testDoes, testExpects } from '#shared/testText'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'

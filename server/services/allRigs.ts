@@ -1,14 +1,6 @@
 import { strToU8, Zip, ZipDeflate } from 'fflate'
-import {
-  accept,
-  cutText,
-  formatRigFile,
-  parseRigFile,
-  refuse,
-  RIG_BYTES_MAX,
-  type Result,
-  type Rig,
-} from '#core'
+import { accept, cutText, refuse, type Result } from '#core/base'
+import { formatRigFile, parseRigFile, RIG_BYTES_MAX, type Rig } from '#core/rig'
 import type { CreatedReply } from '#shared/contract/rigs'
 import { rigFileFaults, type Fault } from '#shared/errors'
 import { decodeText, NOT_TEXT } from '../http/decodeText'

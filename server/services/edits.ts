@@ -1,6 +1,7 @@
 import { dequal } from 'dequal/lite'
 import { eq } from 'drizzle-orm'
-import { accept, doEdit, refuse, type Edit, type EditRefusal, type Result, type Rig } from '#core'
+import { accept, refuse, type Result } from '#core/base'
+import { doEdit, type Edit, type EditRefusal, type Rig } from '#core/rig'
 import type { EditLogReply, PostEdit, RevisionReply } from '#shared/contract/rigs'
 import { logEdit, readEdits } from '../db/repositories/editLog'
 import { findHeadAndEdit, type RigHead } from '../db/repositories/rigHeads'

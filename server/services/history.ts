@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt, inArray, lt, ne, sql } from 'drizzle-orm'
-import { FACT_LABELS, factsOf, NO_RIG, replay, rowDifference, unplay, type LogFact, type Rig } from '#core'
+import { FACT_LABELS, factsOf, rowDifference, type LogFact } from '#core/history'
+import { NO_RIG, replay, unplay, type Rig } from '#core/rig'
 import {
   HISTORY_PAGE,
   ROWS_TOLD,

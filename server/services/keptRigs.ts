@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { rigBytes, type Rig } from '#core'
+import { rigBytes, type Rig } from '#core/rig'
 import type { RigHead } from '../db/repositories/rigHeads'
 
 /** Together the rigs kept may be this large as files; in memory they take a few times as much. */

@@ -1,5 +1,5 @@
 import { isIP } from 'node:net'
-import { accept, refuse, type Result } from '#core'
+import { accept, refuse, type Result } from '#core/base'
 import { hostName, isLoopback } from '../http/hosts'
 
 /** What the environment says, read once at start. */

@@ -1,4 +1,5 @@
-import { own, shownText, highestValue, type DeviceId, type Rig } from '#core'
+import { own } from '#core/base'
+import { shownText, highestValue, type DeviceId, type Rig } from '#core/rig'
 
 /** One line of what an action does: who does what. */
 export interface ActionLine {

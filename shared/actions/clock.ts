@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { ownLine, type ActionText } from './actionText'
 
 export const clock: ActionText<ActionOf<'clock'>> = {

@@ -1,4 +1,5 @@
-import { contactsOf, own, type ActionOf } from '#core'
+import { own } from '#core/base'
+import { contactsOf, type ActionOf } from '#core/rig'
 import { count } from '../counts'
 import { deviceName, deviceLine, type ActionText } from './actionText'
 

@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { ownLine, type ActionText } from './actionText'
 
 const DOES: Record<ActionOf<'layer'>['does'], string> = {

@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { controlLine, type ActionText } from './actionText'
 
 export const LOOPER_TEXT: Record<ActionOf<'looper'>['does'], string> = {

@@ -1,4 +1,5 @@
-import { own, type ActionOf } from '#core'
+import { own } from '#core/base'
+import type { ActionOf } from '#core/rig'
 import { ownLine, type ActionText } from './actionText'
 
 export const macro: ActionText<ActionOf<'macro'>> = {

@@ -1,4 +1,5 @@
-import { readBytes, type ActionOf } from '#core'
+import { readBytes } from '#core/midi'
+import type { ActionOf } from '#core/rig'
 import { messageText } from '../messages'
 import { deviceLine, type ActionText } from './actionText'
 

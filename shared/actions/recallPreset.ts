@@ -1,4 +1,6 @@
-import { own, presetText, type ActionOf } from '#core'
+import { own } from '#core/base'
+import type { ActionOf } from '#core/rig'
+import { presetText } from '#core/sound'
 import { deviceName, type ActionText } from './actionText'
 
 export const recallPreset: ActionText<ActionOf<'recallPreset'>> = {

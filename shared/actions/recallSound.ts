@@ -1,4 +1,6 @@
-import { formatCell, own, spokenCells, wantsOf, type ActionOf, type Want } from '#core'
+import { own } from '#core/base'
+import type { ActionOf } from '#core/rig'
+import { formatCell, spokenCells, wantsOf, type Want } from '#core/sound'
 import type { ActionText } from './actionText'
 
 /** What the sound says of each device; those it leaves alone are not named. */

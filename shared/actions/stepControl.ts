@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { controlName, controlLine, type ActionText } from './actionText'
 
 export const stepControl: ActionText<ActionOf<'stepControl'>> = {

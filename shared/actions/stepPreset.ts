@@ -1,4 +1,5 @@
-import { formatDisplay, own, type ActionOf } from '#core'
+import { own } from '#core/base'
+import { formatDisplay, type ActionOf } from '#core/rig'
 import { deviceName, deviceLine, type ActionText } from './actionText'
 
 export const stepPreset: ActionText<ActionOf<'stepPreset'>> = {

@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { controlLine, ownLine, type ActionText } from './actionText'
 
 export const tap: ActionText<ActionOf<'tap'>> = {

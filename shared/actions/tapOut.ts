@@ -1,4 +1,4 @@
-import type { ActionOf } from '#core'
+import type { ActionOf } from '#core/rig'
 import { deviceName, deviceLine, type ActionText } from './actionText'
 
 export const tapOut: ActionText<ActionOf<'tapOut'>> = {

@@ -1,4 +1,5 @@
-import { own, type ActionOf, type Rig } from '#core'
+import { own } from '#core/base'
+import type { ActionOf, Rig } from '#core/rig'
 import { ownLine, type ActionText } from './actionText'
 
 const TO = {

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { stageNowSchema, type StageNow } from '#core'
+import { stageNowSchema, type StageNow } from '#core/stage'
 
 /** The most bytes of a floor as it is sent. */
 export const FLOOR_LIMIT = 16_000

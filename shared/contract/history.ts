@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
-import { nameSchema, type EditLabel, type LogFact, type Rig, type RowDifference } from '#core'
+import type { LogFact, RowDifference } from '#core/history'
+import { nameSchema, type EditLabel, type Rig } from '#core/rig'
 
 /** Revisions in one answer, at most. */
 export const HISTORY_PAGE = 100

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { EDIT_BYTES_MAX, editSchema, nameSchema, RIG_BYTES_MAX, type Edit, type Rig } from '#core'
+import { EDIT_BYTES_MAX, editSchema, nameSchema, RIG_BYTES_MAX, type Edit, type Rig } from '#core/rig'
 
 /** The most bytes of an edit and of a rig file. */
 export const EDIT_LIMIT = EDIT_BYTES_MAX + 200

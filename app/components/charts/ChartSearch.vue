@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import AutoComplete from 'primevue/autocomplete'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
-import { search, type Hit, type Rig } from '#core'
+import { search, type Hit } from '#core/chart'
+import type { Rig } from '#core/rig'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { addressText } from '~/text/charts'
 import { messageText } from '#shared/messages'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import { computed } from 'vue'
+import type { Finding } from '#core/check'
 import {
   editRow,
   formatDisplay,
@@ -9,10 +10,9 @@ import {
   type Control,
   type ControlAddress,
   type Device,
-  type Finding,
   type Preset,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import UsedBy from '~/components/common/UsedBy.vue'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { CircleHelp } from '@lucide/vue'
 import { computed } from 'vue'
-import { controlsOf, highestValue, type Device, type Finding, type Rig } from '#core'
+import { controlsOf } from '#core/chart'
+import type { Finding } from '#core/check'
+import { highestValue, type Device, type Rig } from '#core/rig'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { addressText, readingText } from '~/text/charts'
 import VirtualRows from './VirtualRows.vue'

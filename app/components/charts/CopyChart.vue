@@ -3,16 +3,8 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { nanoid } from 'nanoid'
 import { ref, shallowRef, watch } from 'vue'
-import {
-  controlsOf,
-  draftsOf,
-  receivers,
-  rigName,
-  takeChart,
-  type ControlId,
-  type Device,
-  type Rig,
-} from '#core'
+import { controlsOf, draftsOf, takeChart } from '#core/chart'
+import { receivers, rigName, type ControlId, type Device, type Rig } from '#core/rig'
 import type { RigSummary } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'

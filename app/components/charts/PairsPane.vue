@@ -4,23 +4,21 @@ import Button from 'primevue/button'
 import { Lock } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { learnedText, mustLearn, pairLines } from '#core/chart'
+import type { Finding } from '#core/check'
 import {
   addRow,
   editRow,
   highestValue,
   lastOrder,
-  learnedText,
-  mustLearn,
-  pairLines,
   removeRow,
   shownText,
   type Control,
   type Device,
-  type Finding,
   type Pair,
   type PairId,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

@@ -7,15 +7,12 @@ import { useDropZone } from '@vueuse/core'
 import {
   COLUMN_KINDS,
   controlsByAddress,
-  highestValue,
   takeChart,
   takingOf,
   type ChartRow,
   type ColumnKind,
-  type ControlId,
-  type Device,
-  type Rig,
-} from '#core'
+} from '#core/chart'
+import { highestValue, type ControlId, type Device, type Rig } from '#core/rig'
 import FilePick from '~/components/common/FilePick.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'

@@ -3,9 +3,10 @@ import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { editPresetAt } from '#core/chart'
+import type { Finding } from '#core/check'
 import {
   BLANK_PRESET,
-  editPresetAt,
   findPreset,
   formatDisplay,
   PURPOSES,
@@ -13,11 +14,10 @@ import {
   removeRow,
   sendChannel,
   type Device,
-  type Finding,
   type Preset,
   type PresetId,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import TextField from '~/components/common/TextField.vue'

@@ -3,17 +3,8 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
-import {
-  fillPresets,
-  formatDisplay,
-  nextFreePreset,
-  parseDisplay,
-  unreachablePresets,
-  usedPresets,
-  type Device,
-  type PresetId,
-  type Rig,
-} from '#core'
+import { fillPresets, nextFreePreset, unreachablePresets, usedPresets } from '#core/chart'
+import { formatDisplay, parseDisplay, type Device, type PresetId, type Rig } from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { PURPOSE_TEXT } from '~/text/charts'
 import { sentText } from '~/text/presets'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { ref, useId, watch } from 'vue'
-import type { Reading } from '#core'
+import type { Reading } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'

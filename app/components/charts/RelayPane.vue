@@ -1,15 +1,8 @@
 <script setup lang="ts">
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
-import {
-  editRow,
-  formatDisplay,
-  relayTable,
-  type Device,
-  type RelayFunction,
-  type RelayRow,
-  type Rig,
-} from '#core'
+import { relayTable, type RelayRow } from '#core/chart'
+import { editRow, formatDisplay, type Device, type RelayFunction, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import IconButton from '~/components/common/IconButton.vue'

@@ -2,10 +2,10 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
+import { encodeMessage } from '#core/midi'
 import {
   controlMessages,
   editRow,
-  encodeMessage,
   highestValue,
   sendChannel,
   shownText,
@@ -13,7 +13,7 @@ import {
   type Control,
   type Device,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'

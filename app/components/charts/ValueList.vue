@@ -3,16 +3,9 @@ import { X } from '@lucide/vue'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
-import {
-  own,
-  controlsOf,
-  highestValue,
-  shownText,
-  valueFor,
-  type Control,
-  type Rig,
-  type SetValue,
-} from '#core'
+import { own } from '#core/base'
+import { controlsOf } from '#core/chart'
+import { highestValue, shownText, valueFor, type Control, type Rig, type SetValue } from '#core/rig'
 import IconButton from '~/components/common/IconButton.vue'
 import { addressText, shownRefusalText } from '~/text/charts'
 

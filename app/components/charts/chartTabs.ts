@@ -1,4 +1,7 @@
-import { own, controlsOf, type Device, type Finding, type Rig } from '#core'
+import { own } from '#core/base'
+import { controlsOf } from '#core/chart'
+import type { Finding } from '#core/check'
+import type { Device, Rig } from '#core/rig'
 
 export type ChartTab = 'controls' | 'presets' | 'relays' | 'pairs'
 

@@ -1,4 +1,5 @@
-import { cutText, NAME_MAX, type Reading } from '#core'
+import { cutText } from '#core/base'
+import { NAME_MAX, type Reading } from '#core/rig'
 
 /** A first reading of a kind, for a control whose kind the player changes. */
 export function blankReading(kind: Reading['kind'], highest: number): Reading {

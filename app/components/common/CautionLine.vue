@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ShieldAlert } from '@lucide/vue'
-import type { Caution } from '#core'
+import type { Caution } from '#core/setup'
 import { CAUTION_TEXT } from '~/text/cautions'
 
 const { caution } = defineProps<{ caution: Caution }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CircleAlert, Info, TriangleAlert } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Finding, Severity } from '#core'
+import type { Finding, Severity } from '#core/check'
 import { count } from '#shared/counts'
 
 /** How much needs attention, and how badly: the worst one's shape, the number, and a word for readers. */

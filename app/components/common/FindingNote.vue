@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { CircleAlert, Info, TriangleAlert } from '@lucide/vue'
 import { computed } from 'vue'
-import { own, type Edit, type Finding } from '#core'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
+import type { Edit } from '#core/rig'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { findingText, SEVERITY_TEXT } from '~/text/findings'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
-import { readNumber, type NumberLimits } from '#core'
+import { readNumber, type NumberLimits } from '#core/rig'
 import { numberRefusalText, numberShown } from '~/text/numbers'
 import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 

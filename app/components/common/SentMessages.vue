@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import WordHints from './WordHints.vue'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
 import { count } from '#shared/counts'
 import { bytesText, channelText, messageText, messageTone, millisecondsText } from '#shared/messages'

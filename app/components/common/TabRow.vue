@@ -8,7 +8,7 @@
 >
 import { nextTick, useTemplateRef, watch } from 'vue'
 import FindingMark from '~/components/common/FindingMark.vue'
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 
 /** Tabs of one view: arrow keys move between them. */
 const { label, tabs, current } = defineProps<{

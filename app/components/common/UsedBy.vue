@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { usedBy, type Rig, type UsedTable } from '#core'
+import type { Rig } from '#core/rig'
+import { usedBy, type UsedTable } from '#core/sound'
 import { namesText, useNames, useText } from '~/text/sounds'
 
 /** What a change here touches, said before it is made. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { cutText, letterCount } from '#core'
+import { cutText, letterCount } from '#core/base'
 import { wireLanes, type LaneInput } from '~/charts/wireLanes'
 
 const { inputs, laneHeight = 20 } = defineProps<{ inputs: readonly LaneInput[]; laneHeight?: number }>()

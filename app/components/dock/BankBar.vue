@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronUp } from '@lucide/vue'
 import { computed } from 'vue'
-import { tempoNow } from '#core'
+import { tempoNow } from '#core/switching'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'

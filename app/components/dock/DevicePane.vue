@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own, heldContacts, deviceState, findPreset, reachedBy, soundDevices } from '#core'
+import { own } from '#core/base'
+import { heldContacts, findPreset } from '#core/rig'
+import { deviceState } from '#core/simulate'
+import { reachedBy, soundDevices } from '#core/sound'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { valueText } from '~/text/lies'

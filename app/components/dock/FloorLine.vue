@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Maximize2 } from '@lucide/vue'
-import { placeKey } from '#core'
+import { placeKey } from '#core/rig'
 import IconButton from '~/components/common/IconButton.vue'
 import { useDock } from '~/composables/useDock'
 import { useFloorFit } from '~/composables/useFloorFit'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { placeKey } from '#core'
+import { placeKey } from '#core/rig'
 import { useFloorFit } from '~/composables/useFloorFit'
 import { useFloorStore } from '~/stores/floor'
 import BankBar from './BankBar.vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isProgrammed, lampNow, placeKey } from '#core'
+import { isProgrammed, placeKey } from '#core/rig'
+import { lampNow } from '#core/switching'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { keyOf } from '~/text/keys'

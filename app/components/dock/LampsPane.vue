@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own } from '#core'
+import { own } from '#core/base'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'

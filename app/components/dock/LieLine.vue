@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
-import { own } from '#core'
+import { own } from '#core/base'
 import { useDock } from '~/composables/useDock'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'

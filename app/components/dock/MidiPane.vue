@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own } from '#core'
+import { own } from '#core/base'
 import { outputName } from '~/charts/minuteLanes'
 import { useDock } from '~/composables/useDock'
 import { useFloorStore } from '~/stores/floor'

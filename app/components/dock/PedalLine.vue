@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { noFoot, own, placeKey, roleNow, STEPS, toePlace, type Pedal } from '#core'
+import { own } from '#core/base'
+import { noFoot, STEPS, toePlace } from '#core/pedal'
+import { placeKey, type Pedal } from '#core/rig'
+import { roleNow } from '#core/simulate'
 import { useFoot } from '~/composables/useFoot'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'

@@ -1,16 +1,11 @@
 <script setup lang="ts">
 import { Power } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import {
-  findPreset,
-  inOrder,
-  messagesAmong,
-  listSteps,
-  own,
-  soundDevices,
-  startFloor,
-  type SoundId,
-} from '#core'
+import { own } from '#core/base'
+import { findPreset, inOrder, type SoundId } from '#core/rig'
+import { startFloor } from '#core/simulate'
+import { soundDevices } from '#core/sound'
+import { messagesAmong, listSteps } from '#core/switching'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'

@@ -8,15 +8,13 @@ import {
   editRow,
   inOrder,
   lastOrder,
-  playSteps,
   removeRow,
-  runDifferences,
-  seenIn,
   SEEN_MESSAGES_MAX,
   type Run,
   type RunId,
   type RunStep,
-} from '#core'
+} from '#core/rig'
+import { playSteps, runDifferences, seenIn } from '#core/simulate'
 import FindingNote from '~/components/common/FindingNote.vue'
 import IconButton from '~/components/common/IconButton.vue'
 import { useFloorStore } from '~/stores/floor'

@@ -1,4 +1,4 @@
-import { switchCount, type Controller } from '#core'
+import { switchCount, type Controller } from '#core/rig'
 
 /** Footswitch numbers as they lie on the floor, seen from above: the far row first. */
 export function floorRows({ rows, columns }: Pick<Controller, 'rows' | 'columns'>): number[][] {

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { own, readBytes, type ChecklistLine, type DeviceId, type Rig } from '#core'
+import { own } from '#core/base'
+import { readBytes } from '#core/midi'
+import type { DeviceId, Rig } from '#core/rig'
+import type { ChecklistLine } from '#core/setup'
 import ChecklistPane from '~/components/rig/checklist/ChecklistPane.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'

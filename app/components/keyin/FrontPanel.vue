@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import type { Controller, KeyInLine, Rig, Stroke } from '#core'
+import type { KeyInLine, Stroke } from '#core/keyin'
+import type { Controller, Rig } from '#core/rig'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { fullPlaceText, rowPlaceText } from '#shared/keyInText'
 import { usePanel } from './usePanel'

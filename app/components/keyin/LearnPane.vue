@@ -1,16 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import {
-  byIndex,
-  bytesOfHex,
-  sentBy,
-  switchesHere,
-  type Controller,
-  type FootGesture,
-  type HeardMessage,
-  type Rig,
-} from '#core'
+import { sentBy, type FootGesture, type HeardMessage } from '#core/listen'
+import { bytesOfHex } from '#core/midi'
+import { byIndex, switchesHere, type Controller, type Rig } from '#core/rig'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import FailureNote from '~/components/start/FailureNote.vue'

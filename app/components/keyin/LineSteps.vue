@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { keyingOf, type Controller, type KeyInLine, type Rig } from '#core'
+import { keyingOf, type KeyInLine } from '#core/keyin'
+import type { Controller, Rig } from '#core/rig'
 import { actionText } from '#shared/actions'
 import { holdsText, stepText, strokesText } from '#shared/keyInText'
 

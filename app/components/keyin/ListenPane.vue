@@ -2,16 +2,10 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, watch } from 'vue'
-import {
-  byIndex,
-  gestureKey,
-  heardHoldings,
-  keepHeard,
-  own,
-  type Controller,
-  type KeyInId,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { keepHeard } from '#core/keyin'
+import { gestureKey, heardHoldings } from '#core/listen'
+import { byIndex, type Controller, type KeyInId, type Rig } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'

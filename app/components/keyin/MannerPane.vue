@@ -2,15 +2,8 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { ArrowDown, ArrowUp } from '@lucide/vue'
-import {
-  keyingOf,
-  setKeying,
-  USUAL_KEYINGS,
-  type Controller,
-  type Keying,
-  type Rig,
-  type Setter,
-} from '#core'
+import { keyingOf, setKeying, USUAL_KEYINGS } from '#core/keyin'
+import type { Controller, Keying, Rig, Setter } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

@@ -3,20 +3,17 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import {
-  inOrder,
   keyingOf,
   sayAllKeyedIn,
   sayNothingKeyedIn,
   sayNothingKnown,
   tickLine,
   untick,
-  type Controller,
-  type KeyInId,
   type KeyInLine,
-  type Rig,
   type Said,
   type ToldSheet,
-} from '#core'
+} from '#core/keyin'
+import { inOrder, type Controller, type KeyInId, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import LineSteps from '~/components/keyin/LineSteps.vue'
 import { usePlatform } from '~/platform/platform'

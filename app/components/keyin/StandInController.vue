@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, onUnmounted, ref } from 'vue'
-import {
-  bytesOfHex,
-  sentBy,
-  standInOf,
-  type Controller,
-  type FootGesture,
-  type Rig,
-  type StandInBox,
-} from '#core'
+import { sentBy, standInOf, type FootGesture, type StandInBox } from '#core/listen'
+import { bytesOfHex } from '#core/midi'
+import type { Controller, Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useListenStore } from '~/stores/listen'
 import { usePlatform } from '~/platform/platform'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { expectedOf, gestureKey, type Controller, type HeardMessage, type Rig } from '#core'
+import { expectedOf, gestureKey, type HeardMessage } from '#core/listen'
+import type { Controller, Rig } from '#core/rig'
 import { useListenStore } from '~/stores/listen'
 import { gestureText, hexText, howText, verdictText } from '~/text/keyIn'
 

@@ -1,16 +1,15 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { usualDevice } from '#core/archetype'
 import {
-  formatRigFile,
-  hexOf,
   learnedRig,
   learnSwitch,
   nextAsked,
-  usualDevice,
-  type Controller,
   type HeardMessage,
   type LearnedPlace,
   type SwitchTakes,
-} from '#core'
+} from '#core/listen'
+import { hexOf } from '#core/midi'
+import { formatRigFile, type Controller } from '#core/rig'
 import { useIncoming } from '~/composables/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useListenStore } from '~/stores/listen'

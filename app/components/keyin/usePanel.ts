@@ -5,14 +5,13 @@ import {
   panelView,
   pressPanel,
   startPanel,
-  type Controller,
   type KeyInLine,
   type Panel,
   type PanelBox,
   type Press,
-  type Rig,
   type Stroke,
-} from '#core'
+} from '#core/keyin'
+import type { Controller, Rig } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import { strokeText } from '#shared/keyInText'
 

@@ -3,25 +3,19 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
+import { own } from '#core/base'
+import { changeDump, checkDump, compareDumps, dumpLength, dumpMidiFile, standInTook, syxOf } from '#core/dump'
+import { addNote } from '#core/logbook'
 import {
-  addNote,
-  changeDump,
-  checkDump,
-  compareDumps,
-  dumpLength,
-  dumpMidiFile,
   NAME_MAX,
-  own,
   receivers,
   removeRow,
-  standInTook,
-  syxOf,
   UNKNOWN_DUMPING,
   type DeviceId,
   type Dump,
   type NoteId,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

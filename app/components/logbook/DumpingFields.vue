@@ -1,17 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import {
-  learnDumping,
-  readBytes,
-  setDumping,
-  standInDumping,
-  UNKNOWN_DUMPING,
-  type Device,
-  type Dump,
-  type Dumping,
-  type Rig,
-} from '#core'
+import { learnDumping, setDumping, standInDumping } from '#core/dump'
+import { readBytes } from '#core/midi'
+import { UNKNOWN_DUMPING, type Device, type Dump, type Dumping, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'

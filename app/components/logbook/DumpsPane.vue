@@ -2,18 +2,9 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, watch } from 'vue'
-import {
-  addNote,
-  checkDump,
-  dumpLength,
-  firmwareOf,
-  inOrder,
-  receivers,
-  type Dump,
-  type Dumping,
-  type NoteId,
-  type Rig,
-} from '#core'
+import { checkDump, dumpLength } from '#core/dump'
+import { addNote, firmwareOf } from '#core/logbook'
+import { inOrder, receivers, type Dump, type Dumping, type NoteId, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FilePick from '~/components/common/FilePick.vue'

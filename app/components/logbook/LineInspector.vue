@@ -5,20 +5,9 @@ import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
-import {
-  addNote,
-  boxes,
-  byIndex,
-  changeNote,
-  inOrder,
-  own,
-  removeNote,
-  type LogbookLine,
-  type NoteAbout,
-  type NoteFact,
-  type NoteId,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { addNote, changeNote, removeNote, type LogbookLine } from '#core/logbook'
+import { boxes, byIndex, inOrder, type NoteAbout, type NoteFact, type NoteId, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { usePlatform } from '~/platform/platform'

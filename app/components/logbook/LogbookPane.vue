@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
-import type { LogbookLine, Rig } from '#core'
+import type { LogbookLine } from '#core/logbook'
+import type { Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import DatedRows from '~/components/logbook/DatedRows.vue'
 import { lineAboutText, lineKindText, lineText } from '~/text/logbook'

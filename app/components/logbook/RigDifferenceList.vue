@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatCell, own, type Cell, type DeviceId, type Rig, type RigDifference } from '#core'
+import { own } from '#core/base'
+import type { RigDifference } from '#core/history'
+import type { Cell, DeviceId, Rig } from '#core/rig'
+import { formatCell } from '#core/sound'
 import FoldSection from '~/components/common/FoldSection.vue'
 import { rowLines, sentLineText, stepPlaceText } from '~/text/history'
 import { count } from '#shared/counts'

@@ -3,15 +3,9 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import {
-  checklist,
-  revisionsAsked,
-  saveAgain,
-  type BoxState,
-  type ChecklistLine,
-  type MarkId,
-  type Rig,
-} from '#core'
+import { revisionsAsked, type BoxState } from '#core/history'
+import type { MarkId, Rig } from '#core/rig'
+import { checklist, saveAgain, type ChecklistLine } from '#core/setup'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import { useAnswer } from '~/composables/useAnswer'
 import { usePlatform } from '~/platform/platform'

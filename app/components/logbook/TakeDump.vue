@@ -3,21 +3,18 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
+import { cutText } from '#core/base'
 import {
   checkDump,
-  cutText,
   dumpLength,
   keepDumps,
-  NAME_MAX,
   splitDump,
   withoutRepeats,
   wrongChecks,
-  type DumpId,
-  type DumpMessage,
   type NewDump,
-  type Rig,
   type SplitBy,
-} from '#core'
+} from '#core/dump'
+import { NAME_MAX, type DumpId, type DumpMessage, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { usePlatform } from '~/platform/platform'
 import { useDumpStore } from '~/stores/dumps'

@@ -3,17 +3,9 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { nanoid } from 'nanoid'
 import { computed, ref, watch } from 'vue'
-import {
-  addNote,
-  inOrder,
-  own,
-  testCount,
-  testPlan,
-  testResult,
-  type NoteId,
-  type Rig,
-  type TestLine,
-} from '#core'
+import { own } from '#core/base'
+import { addNote, testCount, testPlan, testResult, type TestLine } from '#core/logbook'
+import { inOrder, type NoteId, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { usePlatform } from '~/platform/platform'

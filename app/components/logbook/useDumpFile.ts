@@ -1,13 +1,7 @@
 import { shallowRef } from 'vue'
-import {
-  DUMP_BYTES_MAX,
-  readDumpMidiFile,
-  readSyx,
-  type DumpFault,
-  type DumpFileFault,
-  type Recording,
-  type Result,
-} from '#core'
+import type { Result } from '#core/base'
+import { readDumpMidiFile, readSyx, type DumpFault, type DumpFileFault, type Recording } from '#core/dump'
+import { DUMP_BYTES_MAX } from '#core/rig'
 import { useDumpStore } from '~/stores/dumps'
 
 /** A file of dumps as it was read. */

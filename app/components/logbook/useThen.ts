@@ -1,5 +1,5 @@
 import { shallowRef, watch, type Ref } from 'vue'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'

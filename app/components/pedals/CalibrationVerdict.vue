@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { editRow, pluggedKey, pluggedPedal, STEPS, type CalibrationRead, type Pedal, type Rig } from '#core'
+import { pluggedKey, pluggedPedal, STEPS, type CalibrationRead } from '#core/pedal'
+import { editRow, type Pedal, type Rig } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
-import { addPoint, movePoint, removePoint, STEPS, type Control, type CurvePoint, type Target } from '#core'
+import { addPoint, movePoint, removePoint, STEPS } from '#core/pedal'
+import type { Control, CurvePoint, Target } from '#core/rig'
 import { shareAt, type PedalScales } from '~/charts/pedalChart'
 
 /** The own points of a curve, to be dragged, or moved by keys. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { DELAYS_TO_MS, type DelayTried } from '#core'
+import { DELAYS_TO_MS, type DelayTried } from '#core/pedal'
 import { delayPaths } from '~/charts/rideChart'
 import { count } from '#shared/counts'
 

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { own } from '#core/base'
 import {
   editPedal,
-  editRow,
-  inOrder,
   isMeant,
   offsOf,
-  own,
   pedalController,
   proposedDelay,
   restsOf,
@@ -15,17 +13,21 @@ import {
   toePlace,
   tryDelay,
   tryDelays,
+  type Ridden,
+  type ShippedRide,
+} from '#core/pedal'
+import {
+  editRow,
+  inOrder,
   USUAL_OFF_MS,
   USUAL_ZONE,
   type AutoOff,
   type OffKind,
   type Pedal,
-  type Ridden,
   type Ride,
   type Rig,
-  type ShippedRide,
   type Works,
-} from '#core'
+} from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 import { RIDE_TEXT } from '~/text/pedals'

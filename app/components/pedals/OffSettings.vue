@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { own } from '#core/base'
 import {
   OFF_DELAY_MAX,
-  own,
   type AutoOff,
   type ControlId,
   type OffKind,
   type Rig,
   type SwitchId,
   type Works,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import NumberField from '~/components/common/NumberField.vue'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { crossFade, own, STEPS, type CurvePoint, type Pedal, type PedalRole, type Rig } from '#core'
+import { own } from '#core/base'
+import { crossFade, STEPS } from '#core/pedal'
+import type { CurvePoint, Pedal, PedalRole, Rig } from '#core/rig'
 import { namePlaces, namesRoom, PAD, pathOf, pedalScales, shortened, targetLines } from '~/charts/pedalChart'
 import { useFoot } from '~/composables/useFoot'
 import CurvePoints from './CurvePoints.vue'

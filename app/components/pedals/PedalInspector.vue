@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
 import {
   editPedal,
   editRole,
-  highestValue,
-  holdsUp,
   needsCalibration,
   newTarget,
   noFoot,
-  own,
-  pauseFor,
   pedalController,
   roleLeaps,
+} from '#core/pedal'
+import {
+  highestValue,
   removeRow,
   shownText,
-  sweepLoad,
   TARGETS_MAX,
   type ControlId,
-  type Finding,
   type Pedal,
   type Rig,
-} from '#core'
+} from '#core/rig'
+import { holdsUp, pauseFor, sweepLoad } from '#core/simulate'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import NumberField from '~/components/common/NumberField.vue'

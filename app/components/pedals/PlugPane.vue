@@ -4,16 +4,13 @@ import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import {
   footJacks,
-  inOrder,
   inputPlan,
   plugAndRead,
   pluggedPedal,
   type Arrangement,
-  type CableId,
-  type Pedal,
   type PlannedJack,
-  type Rig,
-} from '#core'
+} from '#core/pedal'
+import { inOrder, type CableId, type Pedal, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { useRigStore } from '~/stores/rig'

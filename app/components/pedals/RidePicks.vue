@@ -2,17 +2,8 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { ref } from 'vue'
-import {
-  addRow,
-  calibrated,
-  lastOrder,
-  removeRow,
-  restsOf,
-  type Pedal,
-  type Ride,
-  type RideId,
-  type Rig,
-} from '#core'
+import { calibrated, restsOf } from '#core/pedal'
+import { addRow, lastOrder, removeRow, type Pedal, type Ride, type RideId, type Rig } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import { useRealPedal } from '~/composables/useRealPedal'
 import { usePlatform } from '~/platform/platform'

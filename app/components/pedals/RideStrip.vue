@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { isMeant, type Ridden, type Stretch } from '#core'
+import { isMeant, type Ridden, type Stretch } from '#core/pedal'
 import { ridePath } from '~/charts/rideChart'
 import { count } from '#shared/counts'
 import { secondsText } from '#shared/times'

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BLANK_ROLE, editPedal, noFoot, own, roleNow, type Pedal, type Rig } from '#core'
+import { own } from '#core/base'
+import { BLANK_ROLE, editPedal, noFoot } from '#core/pedal'
+import type { Pedal, Rig } from '#core/rig'
+import { roleNow } from '#core/simulate'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { whenText } from '#shared/whenText'

@@ -1,33 +1,35 @@
 <script setup lang="ts">
 import { ArrowLeftRight, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
 import {
-  CURVE_POINTS_MAX,
   editRole,
   editTarget,
   freeNumber,
   highestSent,
-  highestValue,
   isNarrowedTwice,
   rangeKeptAt,
   narrowedAt,
   narrowing,
-  own,
   pointsAlong,
   rangeOf,
   reversalLeap,
   reversed,
-  shownText,
   splitWidest,
   suggestedRange,
   sweepCaution,
   withRange,
+} from '#core/pedal'
+import {
+  CURVE_POINTS_MAX,
+  highestValue,
+  shownText,
   type Curve,
-  type Finding,
   type Pedal,
   type Rig,
   type Target,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import FindingNote from '~/components/common/FindingNote.vue'

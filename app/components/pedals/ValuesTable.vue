@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { arrivesAt, highestValue, own, sentAt, shownText, STEPS, type PedalRole, type Rig } from '#core'
+import { own } from '#core/base'
+import { arrivesAt, sentAt, STEPS } from '#core/pedal'
+import { highestValue, shownText, type PedalRole, type Rig } from '#core/rig'
 
 /** What each target plays and is sent at five places of the travel. */
 const { rig, role, isLocal } = defineProps<{ rig: Rig; role: PedalRole; isLocal: boolean }>()

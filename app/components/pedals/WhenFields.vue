@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { byIndex, type ControlId, type Rig, type SwitchId, type When } from '#core'
+import { byIndex, type ControlId, type Rig, type SwitchId, type When } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'

@@ -1,5 +1,6 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
-import { RIDE_MOVES_MAX, type Pedal, type Ride, type Ridden } from '#core'
+import type { Ridden } from '#core/pedal'
+import { RIDE_MOVES_MAX, type Pedal, type Ride } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 

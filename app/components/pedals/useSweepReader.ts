@@ -7,7 +7,7 @@ import {
   type CalibrationRead,
   type SimulatedKind,
   type SimulatedPedal,
-} from '#core'
+} from '#core/pedal'
 import { useRealPedal } from '~/composables/useRealPedal'
 import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from '~/stores/midi'

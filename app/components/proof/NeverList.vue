@@ -3,20 +3,19 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
+import { thingChoices, thingText } from '#core/check'
+import type { Proved } from '#core/prove'
 import {
   addRow,
   inOrder,
   lastOrder,
   removeRow,
   THINGS_MAX,
-  thingChoices,
-  thingText,
   type Never,
-  type Proved,
   type NeverId,
   type Rig,
   type Thing,
-} from '#core'
+} from '#core/rig'
 import IconButton from '~/components/common/IconButton.vue'
 import { useRigStore } from '~/stores/rig'
 import { listText } from '#shared/counts'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, CircleCheck, CircleDashed, TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { own, type Finding, type LineReport, type Rig } from '#core'
+import { own } from '#core/base'
+import type { Finding, LineReport } from '#core/check'
+import type { Rig } from '#core/rig'
 import { count } from '#shared/counts'
 import { placeShort } from '#shared/placeText'
 import { findingText } from '~/text/findings'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { pointOf, showController, type MoveTold, type Rig } from '#core'
+import type { MoveTold } from '#core/check'
+import type { Rig } from '#core/rig'
+import { pointOf, showController } from '#core/show'
 
 /** A run as small boards, one a step: the switch that is stepped on is filled, its name on tape below. */
 const { rig, moves } = defineProps<{ rig: Rig; moves: readonly MoveTold[] }>()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import { computed } from 'vue'
-import { CONTROLLERS, DEVICES, roleOf, type ControllerArchetype, type DeviceArchetype } from '#core'
+import { CONTROLLERS, DEVICES, type ControllerArchetype, type DeviceArchetype } from '#core/archetype'
+import { roleOf } from '#core/rig'
 import { ROLE_TEXT } from '~/text/jacks'
 
 /** Picks a kind of box to bring to the floor. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
+import type { Finding } from '#core/check'
 import {
   editRow,
   endOf,
@@ -9,10 +10,9 @@ import {
   removeRow,
   type Adapter,
   type Cable,
-  type Finding,
   type Link,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'

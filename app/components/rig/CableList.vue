@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { links, type Finding, type Rig } from '#core'
+import type { Finding } from '#core/check'
+import { links, type Rig } from '#core/rig'
 import { layerOf, type Layer } from '~/charts/rigMap'
 import FindingMark from '~/components/common/FindingMark.vue'
 import type { Selection } from '~/composables/useSelection'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { channelHolders, type Channel, type Device, type Rig } from '#core'
+import type { Channel } from '#core/base'
+import { channelHolders, type Device, type Rig } from '#core/rig'
 
 /** The 16 channels: whose each is, and which this device listens on. */
 const { rig, device } = defineProps<{ rig: Rig; device: Device }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { editRow, removeRow, type Controller, type ControllerEvent, type Finding, type Rig } from '#core'
+import type { Finding } from '#core/check'
+import { editRow, removeRow, type Controller, type ControllerEvent, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import NumberField from '~/components/common/NumberField.vue'

@@ -3,20 +3,20 @@ import RemoveUsed from '~/components/common/RemoveUsed.vue'
 import { ArrowDown, ArrowUp, Copy } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { duplicateDevice } from '#core/archetype'
+import { freeSpot } from '#core/arrange'
+import type { Finding } from '#core/check'
 import {
   channelHolders,
-  duplicateDevice,
   editRow,
   formatDisplay,
-  freeSpot,
   moveDevice,
   removeRow,
   shareChannel,
   type Device,
   type DeviceId,
-  type Finding,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

@@ -1,15 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  heldContacts,
-  controlsOf,
-  editRow,
-  highestValue,
-  presetText,
-  type Bypass,
-  type Device,
-  type Rig,
-} from '#core'
+import { controlsOf } from '#core/chart'
+import { heldContacts, editRow, highestValue, type Bypass, type Device, type Rig } from '#core/rig'
+import { presetText } from '#core/sound'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import WordHints from '~/components/common/WordHints.vue'
 import { computed } from 'vue'
-import { formatDisplay, PRESET_COUNT_MAX, reach, type Device, type Numbering } from '#core'
+import { formatDisplay, PRESET_COUNT_MAX, reach, type Device, type Numbering } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import NumberField from '~/components/common/NumberField.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { arrivals, inOrder, type Device, type Rig } from '#core'
+import { arrivals, inOrder, type Device, type Rig } from '#core/rig'
 import { channelsText, pathText } from '~/text/paths'
 
 /** How messages get to a device, what comes through, and whether clock does. */

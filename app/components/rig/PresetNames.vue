@@ -15,7 +15,7 @@ import {
   type Device,
   type PresetId,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { displayRefusalText } from '~/text/refusals'
 import { sentText } from '~/text/presets'

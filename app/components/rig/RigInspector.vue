@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ABOUT_ID, editRow, rigName, type Finding, type Rig } from '#core'
+import type { Finding } from '#core/check'
+import { ABOUT_ID, editRow, rigName, type Rig } from '#core/rig'
 import FindingNote from '~/components/common/FindingNote.vue'
 import TextField from '~/components/common/TextField.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Saving } from '#core'
+import type { Saving } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { SAVING_TEXT } from '~/text/saving'

@@ -1,4 +1,4 @@
-import type { BankSelect, Numbering } from '#core'
+import type { BankSelect, Numbering } from '#core/rig'
 
 type Banked = Extract<Numbering, { style: 'banked' }>
 type Counter = Banked['bank']

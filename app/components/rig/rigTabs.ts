@@ -1,4 +1,4 @@
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 
 export type RigTab = 'map' | 'checklist' | 'channels' | 'power' | 'sound' | 'controller' | 'saving'
 

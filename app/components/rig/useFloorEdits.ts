@@ -1,18 +1,15 @@
 import { nanoid } from 'nanoid'
+import { addController, addDevice, type ControllerArchetype, type DeviceArchetype } from '#core/archetype'
+import { freeSpot } from '#core/arrange'
 import {
-  addController,
-  addDevice,
   boxName,
   editRow,
-  freeSpot,
   type Box,
   type CableId,
-  type ControllerArchetype,
   type ControllerId,
-  type DeviceArchetype,
   type DeviceId,
   type Spot,
-} from '#core'
+} from '#core/rig'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 

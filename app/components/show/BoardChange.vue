@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { own } from '#core/base'
 import {
   applyEdit,
-  own,
-  waysOfShow,
   type BankId,
   type Controller,
   type Edit,
   type Layer,
-  type PartWay,
   type Rig,
   type Show,
-} from '#core'
+} from '#core/rig'
+import { waysOfShow, type PartWay } from '#core/show'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { bankText } from '#shared/actions/travel'
 import BoardPath from './BoardPath.vue'

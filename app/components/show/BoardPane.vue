@@ -1,28 +1,21 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, toRef } from 'vue'
+import { own } from '#core/base'
+import { pairTally, weakPairs } from '#core/practice'
+import { editRow, findSwitch, showOn, switchCount, type Controller, type Player, type Rig } from '#core/rig'
 import {
-  editRow,
-  findSwitch,
   hitsTwo,
   isInReach,
   moveOne,
-  own,
-  pairTally,
   playerOf,
   pointOf,
   showController,
-  showOn,
-  switchCount,
-  switchName,
-  weakPairs,
   type BoardMove,
-  type Controller,
   type NoBoard,
-  type Player,
   type Proposal,
-  type Rig,
-} from '#core'
+} from '#core/show'
+import { switchName } from '#core/sound'
 import CautionLine from '~/components/common/CautionLine.vue'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'

@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  own,
-  switchesHere,
-  switchName,
-  type BankId,
-  type Controller,
-  type Layer,
-  type PartWay,
-  type Rig,
-} from '#core'
+import { own } from '#core/base'
+import { switchesHere, type BankId, type Controller, type Layer, type Rig } from '#core/rig'
+import type { PartWay } from '#core/show'
+import { switchName } from '#core/sound'
 import { boardPath } from '~/charts/boardPath'
 
 /** A bank from above, and the foot's way on it through some parts: the thicker, the less time there is. */

@@ -3,23 +3,17 @@ import Button from 'primevue/button'
 import { isoDate } from '#shared/times'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { own } from '#core/base'
+import { inOrder, removeRow, byIndex, type Part, type Rig, type SoundId, type SwitchId } from '#core/rig'
 import {
   editPart,
-  inOrder,
-  own,
   partTonight,
   placeSound,
-  removeRow,
   showController,
   freeNumbersOf,
-  byIndex,
-  type Part,
   type PartWay,
-  type Rig,
-  type SoundId,
-  type SwitchId,
   type Wrong,
-} from '#core'
+} from '#core/show'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

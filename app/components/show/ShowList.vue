@@ -1,17 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import {
-  own,
-  partKey,
-  partsOf,
-  songsOf,
-  songTempo,
-  type Part,
-  type PartWay,
-  type Rig,
-  type Show,
-  type Song,
-} from '#core'
+import { own } from '#core/base'
+import { partKey, partsOf, songsOf, songTempo, type Part, type Rig, type Show, type Song } from '#core/rig'
+import type { PartWay } from '#core/show'
 import { heardText, inTimeText, lastsText, partName, wayText } from '~/text/show'
 import { placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'

@@ -2,16 +2,9 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
+import { own } from '#core/base'
 import {
-  addPart,
   byIndex,
-  editShow,
-  editSong,
-  fillFromSong,
-  moveSong,
-  own,
-  placeSongSwitch,
-  showController,
   songTempo,
   type BankId,
   type PartId,
@@ -19,7 +12,9 @@ import {
   type Show,
   type Song,
   type SwitchId,
-} from '#core'
+} from '#core/rig'
+import { addPart, editShow, fillFromSong, moveSong, placeSongSwitch, showController } from '#core/show'
+import { editSong } from '#core/tempo'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'

@@ -2,15 +2,8 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
-import {
-  placeShowStep,
-  showController,
-  showSwitch,
-  type Rig,
-  type ShowMove,
-  type SongId,
-  type SwitchId,
-} from '#core'
+import type { Rig, ShowMove, SongId, SwitchId } from '#core/rig'
+import { placeShowStep, showController, showSwitch } from '#core/show'
 import { useRigStore } from '~/stores/rig'
 import { placeLong } from '~/text/show'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { partKey, type Rig, type Walked } from '#core'
+import { partKey, type Rig } from '#core/rig'
+import type { Walked } from '#core/show'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import type { WorkFault } from '~/platform/workers'
 import { count } from '#shared/counts'

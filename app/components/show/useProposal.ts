@@ -1,5 +1,7 @@
 import { computed, type Ref } from 'vue'
-import { moveSwitches, own, type BoardMove, type NoBoard, type Proposal, type Rig } from '#core'
+import { own } from '#core/base'
+import type { Rig } from '#core/rig'
+import { moveSwitches, type BoardMove, type NoBoard, type Proposal } from '#core/show'
 
 /** What of a proposed board is still to be moved, and all of it as one edit. */
 export function useProposal(rig: Ref<Rig>, found: Ref<Proposal | NoBoard | null>) {

@@ -2,16 +2,13 @@ import { computed, watch, type Ref } from 'vue'
 import {
   partKey,
   placeKey,
-  showSwitch,
-  stepsToPart,
   switchesHere,
-  type FootMove,
   type Footswitch,
-  type PartWay,
   type Rig,
   type Show,
   type ShowMove,
-} from '#core'
+} from '#core/rig'
+import { showSwitch, stepsToPart, type FootMove, type PartWay } from '#core/show'
 import { useFloorStore } from '~/stores/floor'
 
 /** Steps through a show on the floor, as its foot does: on the switch of each sound, or on the one that goes on. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useId, useTemplateRef } from 'vue'
-import { cellChoices, formatCell, parseCell, type Device, type Rig } from '#core'
+import type { Device, Rig } from '#core/rig'
+import { cellChoices, formatCell, parseCell } from '#core/sound'
 import { cellRefusalText } from '~/text/sounds'
 
 /** One line typed into a cell, read while it is typed: what it will be, or why not; and what can be meant. */

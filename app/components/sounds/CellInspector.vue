@@ -1,23 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import {
-  deviceBetween,
-  formatCell,
-  inOrder,
-  own,
-  parseCell,
-  sendingOf,
-  setCells,
-  spokenCells,
-  wantsOf,
-  type CompiledStep,
-  type Device,
-  type DeviceId,
-  type Finding,
-  type Rig,
-  type Sound,
-  type SoundId,
-} from '#core'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
+import { inOrder, type Device, type DeviceId, type Rig, type Sound, type SoundId } from '#core/rig'
+import { deviceBetween, formatCell, parseCell, sendingOf, setCells, spokenCells, wantsOf } from '#core/sound'
+import type { CompiledStep } from '#core/switching'
 import { stepsSending } from '~/charts/pressSending'
 import FindingNote from '~/components/common/FindingNote.vue'
 import SentMessages from '~/components/common/SentMessages.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
-import { inOrder, type Rig, type SoundId } from '#core'
+import { inOrder, type Rig, type SoundId } from '#core/rig'
 import { useAnswer } from '~/composables/useAnswer'
 import { matrixLayout } from '~/charts/matrixLayout'
 import ChoiceField from '~/components/common/ChoiceField.vue'

@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { own } from '#core/base'
+import { ABOUT_ID, inOrder, type Device, type Rig, type Sound } from '#core/rig'
 import {
-  ABOUT_ID,
   between,
   formatCell,
-  inOrder,
-  own,
   presetOrParameter,
   presetText,
   setCells,
   wantsOf,
-  type Device,
   type PresetOrParameter,
-  type Rig,
-  type Sound,
-} from '#core'
+} from '#core/sound'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ABOUT_ID, editRow, own, SCHOOLS, type About, type Rig } from '#core'
+import { own } from '#core/base'
+import { ABOUT_ID, editRow, SCHOOLS, type About, type Rig } from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { SCHOOL_TEXT } from '~/text/sayings/sounds'
 

@@ -4,24 +4,21 @@ import { ArrowDown, ArrowUp } from '@lucide/vue'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
 import {
   BLANK_SOUND,
   addRow,
-  detachSound,
   editRow,
   inOrder,
   lastOrder,
-  own,
   PURPOSES,
-  removeSounds,
-  sendingOf,
-  spokenCells,
-  type CompiledStep,
-  type Finding,
   type Rig,
   type Sound,
   type SoundId,
-} from '#core'
+} from '#core/rig'
+import { detachSound, removeSounds, sendingOf, spokenCells } from '#core/sound'
+import type { CompiledStep } from '#core/switching'
 import { stepsSending } from '~/charts/pressSending'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'

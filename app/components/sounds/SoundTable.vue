@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { own, parseCell, type Device, type Finding, type Rig, type Sound, type SoundId } from '#core'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
+import type { Device, Rig, Sound, SoundId } from '#core/rig'
+import { parseCell } from '#core/sound'
 import FindingMark from '~/components/common/FindingMark.vue'
 import CellEditor from './CellEditor.vue'
 import NameEditor from './NameEditor.vue'

@@ -1,4 +1,5 @@
-import { formatCell, spokenCells, wantsOf, type Device, type Rig, type Sound, type Want } from '#core'
+import type { Device, Rig, Sound } from '#core/rig'
+import { formatCell, spokenCells, wantsOf, type Want } from '#core/sound'
 import { DOUBT_TEXT } from '~/text/sounds'
 
 /** A place in the table: row of a sound, column 0 for its name and from 1 on for the devices. */

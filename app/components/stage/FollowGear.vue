@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import { useFollowStore } from '~/stores/follow'
 import { useMidiStore } from '~/stores/midi'
 import { heardText } from '~/text/practice'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cableTags, playedParts, showController, showOn, standIn, stripsOf, type Rig } from '#core'
+import { cableTags, standIn, stripsOf } from '#core/paper'
+import { playedParts, showOn, type Rig } from '#core/rig'
+import { showController } from '#core/show'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { paperAddress, type PaperName } from '~/platform/rigServer'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import type { Practice } from '#core'
+import type { Practice } from '#core/rig'
 import { meanMs, practiceChart } from '~/charts/practiceChart'
 import { dateText } from '#shared/times'
 import { shareText, tookText } from '~/text/practice'

@@ -2,17 +2,17 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
+import { own } from '#core/base'
 import {
   callable,
   forgetPractice,
   isMiss,
-  own,
   pairTally,
   practiceByDay,
   showCalls,
   weakPairs,
-  type Rig,
-} from '#core'
+} from '#core/practice'
+import type { Rig } from '#core/rig'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { usePracticeStore } from '~/stores/practice'

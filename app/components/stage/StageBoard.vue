@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef } from 'vue'
-import type { Rig, StageNow, StageView } from '#core'
+import type { Rig } from '#core/rig'
+import type { StageNow, StageView } from '#core/stage'
 import { fitText } from '~/charts/fitText'
 import { measureIn } from '~/platform/measureText'
-import { songTempo } from '#core'
+import { songTempo } from '#core/rig'
 import { partName } from '~/text/show'
 import { moveText, placeShort } from '#shared/placeText'
 import { bpmText } from '~/text/tempo'

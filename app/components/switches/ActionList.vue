@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import {
-  actionsAt,
-  listSteps,
-  messagesAmong,
-  type Action,
-  type Change,
-  type Controller,
-  type Doing,
-  type ListPlace,
-  type Rig,
-} from '#core'
+import { actionsAt, type Action, type Change, type Controller, type ListPlace, type Rig } from '#core/rig'
+import { listSteps, messagesAmong, type Doing } from '#core/switching'
 import { useLists } from '~/composables/useLists'
 import { actionLines, actionTitle } from '#shared/actions'
 import { messageText } from '#shared/messages'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
-import { receivers, startingActions, type Action, type DeviceId, type Rig } from '#core'
+import { receivers, type Action, type DeviceId, type Rig } from '#core/rig'
+import { startingActions } from '#core/switching'
 import { actionName } from '#shared/actions'
 
 /** For who would rather choose than type: a preset of a device, or an action of any other kind. */

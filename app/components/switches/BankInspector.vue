@@ -2,26 +2,23 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
+import type { Finding } from '#core/check'
 import {
-  bankAndSwitch,
   byIndex,
   clearBank,
   copyBank,
   editRow,
   moveBank,
-  NOTHING_KNOWN,
-  nthOf,
   removeRow,
   swapBanks,
   switchCount,
   type Bank,
   type BankId,
   type Controller,
-  type Doing,
-  type Finding,
   type Rig,
   type SwitchId,
-} from '#core'
+} from '#core/rig'
+import { bankAndSwitch, NOTHING_KNOWN, nthOf, type Doing } from '#core/switching'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'

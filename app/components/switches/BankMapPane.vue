@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bankMap, own, pressesBetween, type Bank, type Controller, type Rig, type SoundId } from '#core'
+import { own } from '#core/base'
+import type { Bank, Controller, Rig, SoundId } from '#core/rig'
+import { bankMap, pressesBetween } from '#core/switching'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { bankText } from '#shared/actions/travel'
 import { count } from '#shared/counts'

@@ -2,7 +2,8 @@
 import { Plus } from '@lucide/vue'
 import Select from 'primevue/select'
 import { computed } from 'vue'
-import type { Bank, Finding } from '#core'
+import type { Finding } from '#core/check'
+import type { Bank } from '#core/rig'
 import { lampPaint } from '~/text/lamps'
 import TabRow from '~/components/common/TabRow.vue'
 

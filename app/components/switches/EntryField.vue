@@ -1,20 +1,19 @@
 <script setup lang="ts">
 import AutoComplete from 'primevue/autocomplete'
 import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
+import { own } from '#core/base'
+import { encodeMessages } from '#core/midi'
+import { formatDisplay, type Rig } from '#core/rig'
 import {
   cannotHold,
-  encodeMessages,
   likeliest,
-  own,
-  formatDisplay,
   isHeld,
   readingSends,
   readPhrase,
   readTurns,
   type Doing,
   type PhraseReading,
-  type Rig,
-} from '#core'
+} from '#core/switching'
 import { actionText } from '#shared/actions'
 import { bytesText, messageText } from '#shared/messages'
 

@@ -2,18 +2,18 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { computed, ref, watch } from 'vue'
+import { own } from '#core/base'
 import {
   fillBank,
   inOrder,
-  own,
   isProgrammed,
   switchAt,
-  switchName,
   type Controller,
   type Rig,
   type SoundId,
   type SwitchSlot,
-} from '#core'
+} from '#core/rig'
+import { switchName } from '#core/sound'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'
 

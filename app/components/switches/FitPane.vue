@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import {
-  combosOf,
-  editRow,
-  own,
-  requireU7,
-  type Combo,
-  type Controller,
-  type Finding,
-  type KeptGesture,
-  type Rig,
-} from '#core'
+import { own, requireU7 } from '#core/base'
+import type { Finding } from '#core/check'
+import { editRow, type Controller, type KeptGesture, type Rig } from '#core/rig'
+import { combosOf, type Combo } from '#core/switching'
 import { X } from '@lucide/vue'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { cutText, letterCount } from '#core'
+import { cutText, letterCount } from '#core/base'
 import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 
 /** The label tape, written on in place: taken when left or on Enter, put back with Escape. */

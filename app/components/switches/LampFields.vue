@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LAMP_LIGHTS, type Footswitch, type Lamp } from '#core'
+import { LAMP_LIGHTS, type Footswitch, type Lamp } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { LIGHT_TEXT } from '~/text/lamps'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { editRow, NOTHING_KNOWN, removeRow, type Controller, type Doing, type Macro, type Rig } from '#core'
+import { editRow, removeRow, type Controller, type Macro, type Rig } from '#core/rig'
+import { NOTHING_KNOWN, type Doing } from '#core/switching'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
 import { count } from '#shared/counts'

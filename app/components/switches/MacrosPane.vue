@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
-import { addRow, inOrder, lastOrder, type MacroId, type Rig } from '#core'
+import { addRow, inOrder, lastOrder, type MacroId, type Rig } from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { actionText } from '#shared/actions'
 import { count } from '#shared/counts'

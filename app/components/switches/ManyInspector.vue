@@ -2,22 +2,20 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { own } from '#core/base'
 import {
   change,
   changeSwitches,
   clearSwitches,
-  doingFirst,
-  own,
   switchAt,
-  switchName,
-  withPreset,
   type Controller,
   type Footswitch,
-  type PhraseReading,
   type PresetId,
   type Rig,
   type SwitchSlot,
-} from '#core'
+} from '#core/rig'
+import { switchName } from '#core/sound'
+import { doingFirst, withPreset, type PhraseReading } from '#core/switching'
 import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import TextField from '~/components/common/TextField.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import AutoComplete from 'primevue/autocomplete'
 import { computed, ref, shallowRef, useId, watch } from 'vue'
-import { findPreset, parseDisplay, type Device, type Rig } from '#core'
+import { findPreset, parseDisplay, type Device, type Rig } from '#core/rig'
 import { displayRefusalText } from '~/text/refusals'
 import { presetChoice, presetChoices, type PresetChoice } from './presetChoices'
 

@@ -3,17 +3,9 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
-import {
-  copySeries,
-  SERIES,
-  switchName,
-  type Controller,
-  type Footswitch,
-  type PresetId,
-  type Rig,
-  type Series,
-  type SwitchSlot,
-} from '#core'
+import type { Controller, Footswitch, PresetId, Rig, SwitchSlot } from '#core/rig'
+import { switchName } from '#core/sound'
+import { copySeries, SERIES, type Series } from '#core/switching'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useRigStore } from '~/stores/rig'

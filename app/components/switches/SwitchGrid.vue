@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef } from 'vue'
-import {
-  jackPlaces,
-  placeKey,
-  type Bank,
-  type Controller,
-  type Finding,
-  type Footswitch,
-  type Known,
-  type Rig,
-} from '#core'
+import type { Finding } from '#core/check'
+import { placeKey, type Bank, type Controller, type Footswitch, type Rig } from '#core/rig'
+import { jackPlaces } from '#core/simulate'
+import type { Known } from '#core/switching'
 import { floorRows } from '~/components/dock/floorRows'
 import SwitchTile from './SwitchTile.vue'
 import type { Place } from './switchPlaces'

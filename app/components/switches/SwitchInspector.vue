@@ -2,33 +2,28 @@
 import { nanoid } from 'nanoid'
 import Button from 'primevue/button'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { own, cutText } from '#core/base'
+import type { Finding } from '#core/check'
 import {
-  doingFirst,
   editRow,
   labelSwitch,
-  lateness,
   modeOf,
   namedIn,
-  own,
   putSwitch,
   removeRow,
   setMode,
-  soundFromSwitch,
   switchAt,
-  switchName,
-  timingOf,
-  cutText,
   NAME_MAX,
   type Bank,
   type Controller,
-  type Finding,
   type Footswitch,
   type Rig,
   type SoundId,
-  type SwitchEvent,
   type SwitchId,
   type SwitchSlot,
-} from '#core'
+} from '#core/rig'
+import { soundFromSwitch, switchName } from '#core/sound'
+import { doingFirst, lateness, timingOf, type SwitchEvent } from '#core/switching'
 import { X } from '@lucide/vue'
 import { pressSending } from '~/charts/pressSending'
 import CheckField from '~/components/common/CheckField.vue'

@@ -1,17 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  isProgrammed,
-  lampNow,
-  modeOf,
-  switchName,
-  type Bank,
-  type Controller,
-  type Finding,
-  type Footswitch,
-  type Known,
-  type Rig,
-} from '#core'
+import type { Finding } from '#core/check'
+import { isProgrammed, modeOf, type Bank, type Controller, type Footswitch, type Rig } from '#core/rig'
+import { switchName } from '#core/sound'
+import { lampNow, type Known } from '#core/switching'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { pressSending } from '~/charts/pressSending'
 import { count } from '#shared/counts'

@@ -1,4 +1,5 @@
-import { actionLists, inOrder, byIndex, namedIn, perObject, type Action, type Rig } from '#core'
+import { perObject } from '#core/base'
+import { actionLists, inOrder, byIndex, namedIn, type Action, type Rig } from '#core/rig'
 import { switchPlace } from '~/text/sounds'
 import { bankText } from '#shared/actions/travel'
 

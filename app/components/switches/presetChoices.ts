@@ -1,4 +1,4 @@
-import { formatDisplay, parseDisplay, type Device, type Rig } from '#core'
+import { formatDisplay, parseDisplay, type Device, type Rig } from '#core/rig'
 import { sentText } from '~/text/presets'
 
 /** One preset a player can choose, named or not. */

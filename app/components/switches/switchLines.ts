@@ -1,4 +1,6 @@
-import { compile, messagesAmong, own, type Footswitch, type Rig, type SwitchEvent } from '#core'
+import { own } from '#core/base'
+import type { Footswitch, Rig } from '#core/rig'
+import { compile, messagesAmong, type SwitchEvent } from '#core/switching'
 import { actionLines } from '#shared/actions'
 import { messageText } from '#shared/messages'
 

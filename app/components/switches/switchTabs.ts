@@ -1,4 +1,5 @@
-import { inOrder, type Finding, type Rig } from '#core'
+import type { Finding } from '#core/check'
+import { inOrder, type Rig } from '#core/rig'
 
 export type SwitchTab = 'floor' | 'map' | 'macros' | 'fit'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { quarterMs } from '#core'
+import { quarterMs } from '#core/tempo'
 import { beatRows, BEATS, isOnBeat, type BeatEcho } from '~/charts/beatAxis'
 import { bpmText, DIVISION_TEXT, msText } from '~/text/tempo'
 

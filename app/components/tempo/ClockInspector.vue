@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { boxName, clockGivers, clockPlan, editRow, keptBackFrom, own, type Rig } from '#core'
+import { own } from '#core/base'
+import { keptBackFrom } from '#core/check'
+import { boxName, editRow, type Rig } from '#core/rig'
+import { clockGivers, clockPlan } from '#core/switching'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'

@@ -1,18 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import {
-  boxName,
-  clockGivers,
-  clockInterval,
-  clockPlan,
-  clockSeen,
-  clockShare,
-  deviceState,
-  inOrder,
-  tempoNow,
-  type Rig,
-} from '#core'
+import { boxName, inOrder, type Rig } from '#core/rig'
+import { deviceState } from '#core/simulate'
+import { clockGivers, clockPlan, tempoNow } from '#core/switching'
+import { clockInterval, clockSeen, clockShare } from '#core/tempo'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingMark from '~/components/common/FindingMark.vue'
 import NumberField from '~/components/common/NumberField.vue'

@@ -1,24 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { controlsOf } from '#core/chart'
+import { LOOP_CHARTS, LOOP_KINDS, loopKindOf, type LoopKind } from '#core/looper'
 import {
   contactsOf,
-  controlsOf,
   editRow,
   inOrder,
-  LOOP_CHARTS,
   LOOP_GESTURES,
-  LOOP_KINDS,
   LOOP_STATES,
-  loopKindOf,
   type Device,
   type LoopChart,
   type LoopGesture,
   type LoopInput,
-  type LoopKind,
   type LoopMove,
   type LoopState,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import FoldSection from '~/components/common/FoldSection.vue'

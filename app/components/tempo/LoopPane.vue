@@ -1,20 +1,16 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { loopLength } from '#core/looper'
+import { inOrder, LOOP_STATES, type DeviceId, type LoopState, type Rig } from '#core/rig'
 import {
   deviceState,
-  inOrder,
   LOOP_FEET,
-  LOOP_STATES,
-  loopLength,
   loopSwitches,
-  type DeviceId,
   type LoopFootKind,
   type LoopOutcome,
-  type LoopState,
   type LoopSwitch,
-  type Rig,
-} from '#core'
+} from '#core/simulate'
 import { loopStrip } from '~/charts/loopChart'
 import { useFloorStore } from '~/stores/floor'
 import { LOOP_FOOT_TEXT, LOOP_STATE_TEXT } from '~/text/tempo'

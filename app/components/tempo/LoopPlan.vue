@@ -2,16 +2,9 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
-import {
-  findSwitch,
-  loopSwitches,
-  plannedLoop,
-  planLooper,
-  switchCount,
-  type Device,
-  type Rig,
-  type SwitchId,
-} from '#core'
+import { findSwitch, switchCount, type Device, type Rig, type SwitchId } from '#core/rig'
+import { loopSwitches } from '#core/simulate'
+import { plannedLoop, planLooper } from '#core/switching'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { useFloorStore } from '~/stores/floor'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { LOOP_STATES, type LoopChart, type LoopState } from '#core'
+import { LOOP_STATES, type LoopChart, type LoopState } from '#core/rig'
 import { LOOP_BOX, LOOP_SPOTS, loopArrows } from '~/charts/loopChart'
 import { LOOP_GESTURE_TEXT, LOOP_STATE_TEXT } from '~/text/tempo'
 

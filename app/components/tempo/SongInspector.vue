@@ -1,16 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  byIndex,
-  dropTonight,
-  editRow,
-  editSong,
-  own,
-  removeRow,
-  type BankId,
-  type Rig,
-  type Song,
-} from '#core'
+import { own } from '#core/base'
+import { byIndex, editRow, removeRow, type BankId, type Rig, type Song } from '#core/rig'
+import { dropTonight, editSong } from '#core/tempo'
 import CheckField from '~/components/common/CheckField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import NumberField from '~/components/common/NumberField.vue'

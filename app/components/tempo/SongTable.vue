@@ -2,7 +2,9 @@
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
-import { addSong, byIndex, inOrder, own, type Rig, type Song, type SongId } from '#core'
+import { own } from '#core/base'
+import { byIndex, inOrder, type Rig, type Song, type SongId } from '#core/rig'
+import { addSong } from '#core/tempo'
 import { useRigStore } from '~/stores/rig'
 import { bpmText } from '~/text/tempo'
 

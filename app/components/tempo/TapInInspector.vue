@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { editRow, own, type Device, type Rig, type TapIn } from '#core'
+import { own } from '#core/base'
+import { editRow, type Device, type Rig, type TapIn } from '#core/rig'
 import FindingNote from '~/components/common/FindingNote.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useRigStore } from '~/stores/rig'

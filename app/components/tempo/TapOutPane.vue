@@ -1,23 +1,21 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { controlsOf } from '#core/chart'
 import {
-  canTapOut,
   contactsOf,
-  controlsOf,
-  deviceState,
   editRow,
   inOrder,
   songTempo,
   tapMeaning,
-  tapOutVerdict,
-  tapsOut,
-  tempoNow,
   USUAL_TAP_IN,
   type DeviceId,
   type Rig,
   type TapIn,
-} from '#core'
+} from '#core/rig'
+import { deviceState } from '#core/simulate'
+import { canTapOut, tapOutVerdict, tempoNow } from '#core/switching'
+import { tapsOut } from '#core/tempo'
 import { pulseTrain } from '~/charts/beatAxis'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useFloorStore } from '~/stores/floor'

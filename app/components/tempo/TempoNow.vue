@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { own, readTaps, songTempo, tempoMoves, tempoNow, tempoTonight, keepTempo, type Rig } from '#core'
+import { own } from '#core/base'
+import { songTempo, type Rig } from '#core/rig'
+import { tempoMoves, tempoNow } from '#core/switching'
+import { readTaps, tempoTonight, keepTempo } from '#core/tempo'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { DIVISIONS, editRow, own, timesInSounds, type Control, type Division, type Rig } from '#core'
+import { own } from '#core/base'
+import { DIVISIONS, editRow, type Control, type Division, type Rig } from '#core/rig'
+import { timesInSounds } from '#core/sound'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'

@@ -1,24 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import {
-  divisionHz,
-  divisionMs,
-  DIVISIONS,
-  editRow,
-  inOrder,
-  isOffBeat,
-  keptAt,
-  likelyDivision,
-  storedTempi,
-  tempoNow,
-  timeInSounds,
-  timesInSounds,
-  timeUnit,
-  type Control,
-  type ControlId,
-  type Rig,
-} from '#core'
+import { DIVISIONS, editRow, inOrder, storedTempi, type Control, type ControlId, type Rig } from '#core/rig'
+import { isOffBeat, timeInSounds, timesInSounds } from '#core/sound'
+import { tempoNow } from '#core/switching'
+import { divisionHz, divisionMs, keptAt, likelyDivision, timeUnit } from '#core/tempo'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'

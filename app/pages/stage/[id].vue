@@ -2,7 +2,7 @@
 import { useFullscreen, useWakeLock } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { stageView } from '#core'
+import { stageView } from '#core/stage'
 import type { FloorSeen } from '#shared/contract/floor'
 import MissingRig from '~/components/shell/MissingRig.vue'
 import StageBoard from '~/components/stage/StageBoard.vue'

@@ -1,4 +1,5 @@
-import { doEdit, factsOf, type Rig } from '#core'
+import { factsOf } from '#core/history'
+import { doEdit, type Rig } from '#core/rig'
 import { USUAL_SCHEDULE } from '#shared/contract/backups'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import { errorReply, type ErrorCode } from '#shared/errors'

@@ -1,4 +1,4 @@
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import type { Answered, Asked, QuestionName } from '~/workers/questions'
 import type { Workers } from '../workers'
 

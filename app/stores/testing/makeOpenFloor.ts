@@ -1,5 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia'
-import type { Rig } from '#core'
+import type { Rig } from '#core/rig'
 import { memoryAnnouncers } from '~/platform/announcer'
 import { memoryClock } from '~/platform/clock'
 import { memoryKeep } from '~/platform/keep'

@@ -1,4 +1,5 @@
-import type { Adapter, Finding, Plug } from '#core'
+import type { Finding } from '#core/check'
+import type { Adapter, Plug } from '#core/rig'
 import { listText } from '#shared/counts'
 import { ADAPTER_TEXT, lengthText } from '#shared/cableText'
 import { PLUG_TEXT, ROLE_TEXT } from '../jacks'

@@ -1,4 +1,5 @@
-import type { Finding, Need } from '#core'
+import type { Finding } from '#core/check'
+import type { Need } from '#core/switching'
 import { listText } from '#shared/counts'
 import type { Sayings } from './saying'
 

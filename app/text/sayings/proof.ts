@@ -1,4 +1,4 @@
-import type { FaultTold } from '#core'
+import type { FaultTold } from '#core/check'
 import { listText } from '#shared/counts'
 import { CURE_TEXT, movesText } from '../lies'
 import type { Sayings } from './saying'

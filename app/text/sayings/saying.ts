@@ -1,4 +1,4 @@
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 
 export interface FindingText {
   /** What is wrong. */

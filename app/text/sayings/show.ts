@@ -1,4 +1,4 @@
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 import { listText } from '#shared/counts'
 import type { Sayings } from './saying'
 

@@ -1,4 +1,5 @@
-import type { Finding, School } from '#core'
+import type { Finding } from '#core/check'
+import type { School } from '#core/rig'
 import { count, listText } from '#shared/counts'
 import type { Sayings } from './saying'
 

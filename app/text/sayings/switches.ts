@@ -1,7 +1,7 @@
 import { count, listText, ordinal } from '#shared/counts'
 import { gestureText } from '../gestures'
 import { secondsText } from '#shared/times'
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 import type { FindingText, Sayings } from './saying'
 
 type SwitchCode =

@@ -1,4 +1,4 @@
-import type { Finding } from '#core'
+import type { Finding } from '#core/check'
 import { gestureText } from '../gestures'
 import { DIVISION_TEXT, msText } from '../tempo'
 import type { Sayings } from './saying'

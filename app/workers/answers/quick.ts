@@ -1,4 +1,7 @@
-import { compareRigs, findings, saveStates, soundMatrix, toldSheet } from '#core'
+import { findings } from '#core/check'
+import { compareRigs, saveStates } from '#core/history'
+import { toldSheet } from '#core/keyin'
+import { soundMatrix } from '#core/sound'
 import type { Answerer } from '../serveQuestions'
 
 export const allFindings: Answerer<'findings'> = (rig) => findings(rig)

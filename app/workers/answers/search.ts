@@ -1,4 +1,4 @@
-import { slowFindings } from '#core'
+import { slowFindings } from '#core/check'
 import type { Answerer } from '../serveQuestions'
 
 /** What was found so far is told again after so long, in ms. */

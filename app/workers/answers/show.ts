@@ -1,15 +1,6 @@
-import {
-  careOf,
-  findBoard,
-  pairTally,
-  playedParts,
-  showOn,
-  walkShow,
-  waysOfShow,
-  type NoBoard,
-  type Proposal,
-  type Walked,
-} from '#core'
+import { careOf, pairTally } from '#core/practice'
+import { playedParts, showOn } from '#core/rig'
+import { findBoard, walkShow, waysOfShow, type NoBoard, type Proposal, type Walked } from '#core/show'
 import type { Answerer } from '../serveQuestions'
 
 /** Slices of work after which a board is taken for found: counted, so that the same rig gives the same board everywhere. */

@@ -1,4 +1,5 @@
-import type { ChartRow, Reading } from '#core'
+import type { ChartRow } from '#core/chart'
+import type { Reading } from '#core/rig'
 import { readPaste } from '../readPaste'
 
 /** A reading in a few letters: "0..127", "20..1200 ms", "off|on", "0 Hall, 1 Room". */

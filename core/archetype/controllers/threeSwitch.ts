@@ -1,5 +1,5 @@
 import { usualController, type ControllerArchetype } from '../archetype'
-import { requireU7 } from '../../base/u7'
+import { requireU7 } from '#core/base'
 import { power, trsOut } from '../jacks'
 
 export const threeSwitch: ControllerArchetype = {

@@ -1,6 +1,6 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { LOOP_CHARTS } from '../../looper/kinds'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { LOOP_CHARTS } from '#core/looper'
+import { PLAIN_128 } from '#core/rig'
 import { dinIn, dinOut, power, soundIn, soundOut, switchingIn } from '../jacks'
 
 export const looper: DeviceArchetype = {

@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { PLAIN_128 } from '#core/rig'
 import { dinIn, dinOut, expression, headphones, power, soundIn, soundOut, usbDevice } from '../jacks'
 
 /** Blocks cabled inside a preset; its map of controls is kept in each preset. */

@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { PLAIN_128 } from '#core/rig'
 import { dinIn, power, soundIn, soundOut } from '../jacks'
 
 export const pitchPedal: DeviceArchetype = {

@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { PLAIN_128 } from '#core/rig'
 import { dinIn, dinThru, power, switchingOut } from '../jacks'
 
 /** The box that closes an amp's channel and boost contacts, by program. */

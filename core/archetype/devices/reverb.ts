@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { PLAIN_128 } from '#core/rig'
 import { expression, power, soundIn, soundOut, trsIn } from '../jacks'
 
 /** More presets than 128, so it takes bank select. */

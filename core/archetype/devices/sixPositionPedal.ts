@@ -1,5 +1,5 @@
 import { usualDevice, type DeviceArchetype } from '../archetype'
-import { PLAIN_128 } from '../../rig/numbering/numbering'
+import { PLAIN_128 } from '#core/rig'
 import { power, soundIn, soundOut, trsIn } from '../jacks'
 
 /** Six positions of a toggle, one program each. */

@@ -1,5 +1,5 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
-import { USUAL_TAP_IN } from '../../rig/table/tapIn'
+import { USUAL_TAP_IN } from '#core/rig'
 import { power, soundIn, soundOut, switchingIn } from '../jacks'
 
 /** A pedal without MIDI that takes its tempo from taps on a jack: a tremolo, an old delay. */

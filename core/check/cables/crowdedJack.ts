@@ -1,6 +1,4 @@
-import { removeRow } from '../../rig/edits/removeRow'
-import { boxOf, cablesByJack, type Link, type PluggedEnd } from '../../rig/cabling/link'
-import type { Rig } from '../../rig/rig'
+import { removeRow, boxOf, cablesByJack, type Link, type PluggedEnd, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type CrowdedJack = FindingOf<

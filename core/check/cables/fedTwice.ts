@@ -1,7 +1,4 @@
-import { editRow } from '../../rig/edits/editRow'
-import { removeRow } from '../../rig/edits/removeRow'
-import { carriesPower, powerPlan } from '../../rig/cabling/power'
-import type { Rig } from '../../rig/rig'
+import { editRow, removeRow, carriesPower, powerPlan, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type FedTwice = FindingOf<

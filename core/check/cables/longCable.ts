@@ -1,6 +1,4 @@
-import { links } from '../../rig/cabling/link'
-import type { Rig } from '../../rig/rig'
-import type { Lead } from '../../rig/table/cable'
+import { links, type Rig, type Lead } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type LongCable = FindingOf<

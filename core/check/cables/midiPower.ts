@@ -1,8 +1,4 @@
-import { editRow } from '../../rig/edits/editRow'
-import { links } from '../../rig/cabling/link'
-import { powerPlan } from '../../rig/cabling/power'
-import { isPowering, phantomOf } from '../../rig/cabling/wiring'
-import type { Rig } from '../../rig/rig'
+import { editRow, links, powerPlan, isPowering, phantomOf, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type MidiPower = FindingOf<

@@ -1,6 +1,4 @@
-import { asRoles, links } from '../../rig/cabling/link'
-import { editRow } from '../../rig/edits/editRow'
-import type { Rig } from '../../rig/rig'
+import { asRoles, links, editRow, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type MonoLead = FindingOf<

@@ -1,7 +1,4 @@
-import { boxes, cablesIn } from '../../rig/cabling/link'
-import { isPowering, phantomOf } from '../../rig/cabling/wiring'
-import type { Rig } from '../../rig/rig'
-import { roleOf } from '../../rig/table/port'
+import { boxes, cablesIn, isPowering, phantomOf, type Rig, roleOf } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NoMidiPower = FindingOf<

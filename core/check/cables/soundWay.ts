@@ -6,9 +6,9 @@ import {
   soundPaths,
   soundWays,
   soundWaysFrom,
-} from '../../rig/cabling/audio'
-import type { Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
+  type Rig,
+  type Device,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type StereoLost = FindingOf<

@@ -1,9 +1,4 @@
-import { alterRole } from '../../rig/edits/setJack'
-import { editRow } from '../../rig/edits/editRow'
-import { asRoles, links, type Link } from '../../rig/cabling/link'
-import type { Edit } from '../../rig/edit'
-import type { Rig } from '../../rig/rig'
-import type { RoleOf } from '../../rig/table/port'
+import { alterRole, editRow, asRoles, links, type Link, type Edit, type Rig, type RoleOf } from '#core/rig'
 import { toggleCross } from './crossed'
 import type { FindingOf } from '../finding'
 

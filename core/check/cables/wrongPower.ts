@@ -1,9 +1,13 @@
-import { editRow } from '../../rig/edits/editRow'
-import { endOf } from '../../rig/edits/suggestCable'
-import { freeOutlet, powerMismatch, powerPlan } from '../../rig/cabling/power'
-import type { Rig } from '../../rig/rig'
-import type { CableId } from '../../rig/table/cable'
-import type { RoleOf } from '../../rig/table/port'
+import {
+  editRow,
+  endOf,
+  freeOutlet,
+  powerMismatch,
+  powerPlan,
+  type Rig,
+  type CableId,
+  type RoleOf,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type WrongPower = FindingOf<

@@ -1,9 +1,13 @@
-import { setRole } from '../../rig/edits/setJack'
-import { removeRow } from '../../rig/edits/removeRow'
-import { links, type PluggedEnd } from '../../rig/cabling/link'
-import { silencedBy } from '../../rig/cabling/signal'
-import type { Rig } from '../../rig/rig'
-import { roleOf, type RoleKind } from '../../rig/table/port'
+import {
+  setRole,
+  removeRow,
+  links,
+  type PluggedEnd,
+  silencedBy,
+  type Rig,
+  roleOf,
+  type RoleKind,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type WrongRole = FindingOf<

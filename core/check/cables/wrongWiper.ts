@@ -1,6 +1,4 @@
-import { editRow } from '../../rig/edits/editRow'
-import { asRoles, links } from '../../rig/cabling/link'
-import type { Rig } from '../../rig/rig'
+import { editRow, asRoles, links, type Rig } from '#core/rig'
 import { toggleCross } from './crossed'
 import type { FindingOf } from '../finding'
 

@@ -1,10 +1,16 @@
-import { editRow } from '../../rig/edits/editRow'
-import { asRoles, isLeadRight, links } from '../../rig/cabling/link'
-import { silencedBy } from '../../rig/cabling/signal'
-import { adaptersBetween, doesWiringFit, leadsBetween } from '../../rig/cabling/wiring'
-import type { Rig } from '../../rig/rig'
-import type { Adapter } from '../../rig/table/cable'
-import type { Plug } from '../../rig/table/port'
+import {
+  editRow,
+  asRoles,
+  isLeadRight,
+  links,
+  silencedBy,
+  adaptersBetween,
+  doesWiringFit,
+  leadsBetween,
+  type Rig,
+  type Adapter,
+  type Plug,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type WrongWiring = FindingOf<

@@ -1,8 +1,5 @@
-import { listenersBeside, nextFreeNumber } from '../../chart/freeNumbers'
-import { controlsOf } from '../../chart/takeChart'
-import { receivers } from '../../rig/channels'
-import { editRow } from '../../rig/edits/editRow'
-import type { Rig } from '../../rig/rig'
+import { listenersBeside, nextFreeNumber, controlsOf } from '#core/chart'
+import { receivers, editRow, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type ControlClash = FindingOf<

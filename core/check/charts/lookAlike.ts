@@ -1,7 +1,5 @@
-import { controlsOf } from '../../chart/takeChart'
-import { receivers } from '../../rig/channels'
-import type { Rig } from '../../rig/rig'
-import type { Control } from '../../rig/table/control'
+import { controlsOf } from '#core/chart'
+import { receivers, type Rig, type Control } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type LookAlike = FindingOf<

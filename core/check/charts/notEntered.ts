@@ -1,8 +1,6 @@
-import { own } from '../../base/own'
-import { allControls } from '../../chart/takeChart'
-import { usedPresets } from '../../chart/presetReach'
-import { formatDisplay } from '../../rig/numbering/display'
-import type { Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { allControls, usedPresets } from '#core/chart'
+import { formatDisplay, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NotEntered = FindingOf<

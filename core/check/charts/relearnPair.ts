@@ -1,7 +1,6 @@
-import { own } from '../../base/own'
-import { learnedText, mustLearn } from '../../chart/learning'
-import { editRow } from '../../rig/edits/editRow'
-import { inOrder, type Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { learnedText, mustLearn } from '#core/chart'
+import { editRow, inOrder, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type RelearnPair = FindingOf<

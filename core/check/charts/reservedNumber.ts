@@ -1,9 +1,7 @@
-import { own } from '../../base/own'
-import { nextFreeNumber } from '../../chart/freeNumbers'
-import { allControls } from '../../chart/takeChart'
-import { CONTROLLER, reservedFor } from '../../midi/controllers'
-import { editRow } from '../../rig/edits/editRow'
-import type { Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { nextFreeNumber, allControls } from '#core/chart'
+import { CONTROLLER, reservedFor } from '#core/midi'
+import { editRow, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type ReservedNumber = FindingOf<

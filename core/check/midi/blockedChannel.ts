@@ -1,10 +1,5 @@
-import { own } from '../../base/own'
-import { alterRole } from '../../rig/edits/setJack'
-import { boxName, boxOf } from '../../rig/cabling/link'
-import { arrivals } from '../../rig/cabling/signal'
-import { receivers } from '../../rig/channels'
-import { inOrder, type Rig } from '../../rig/rig'
-import { roleOf } from '../../rig/table/port'
+import { own } from '#core/base'
+import { alterRole, boxName, boxOf, arrivals, receivers, inOrder, type Rig, roleOf } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type BlockedChannel = FindingOf<

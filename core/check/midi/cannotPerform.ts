@@ -1,6 +1,6 @@
-import { CONTROLLERS } from '../../archetype/archetypes'
-import { inOrder, type Rig } from '../../rig/rig'
-import { abilityFor, lacking, requirements, type Need } from '../../switching/requirements'
+import { CONTROLLERS } from '#core/archetype'
+import { inOrder, type Rig } from '#core/rig'
+import { abilityFor, lacking, requirements, type Need } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type CannotPerform = FindingOf<

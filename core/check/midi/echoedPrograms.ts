@@ -1,9 +1,5 @@
-import { own } from '../../base/own'
-import { receivers } from '../../rig/channels'
-import { editRow } from '../../rig/edits/editRow'
-import { boxName } from '../../rig/cabling/link'
-import { heardFrom } from '../../rig/cabling/signal'
-import type { Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { receivers, editRow, boxName, heardFrom, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type EchoedPrograms = FindingOf<

@@ -1,10 +1,6 @@
-import { own } from '../../base/own'
-import { editRow } from '../../rig/edits/editRow'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Footswitch } from '../../rig/table/switch'
-import { switchRecalls } from '../../switching/action'
-import { COMPILE_KEYS } from '../../switching/compile'
+import { own } from '#core/base'
+import { editRow, perRow, type Rig, type Footswitch } from '#core/rig'
+import { switchRecalls, COMPILE_KEYS } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type IgnoresPrograms = FindingOf<

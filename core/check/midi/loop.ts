@@ -1,12 +1,5 @@
-import { own } from '../../base/own'
-import { applyEdit } from '../../rig/applyEdit'
-import { boxName } from '../../rig/cabling/link'
-import { rings } from '../../rig/cabling/rings'
-import { isReached } from '../../rig/cabling/signal'
-import { receivers } from '../../rig/channels'
-import type { Edit } from '../../rig/edit'
-import { removeRow } from '../../rig/edits/removeRow'
-import type { Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { applyEdit, boxName, rings, isReached, receivers, type Edit, removeRow, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type Loop = FindingOf<

@@ -1,7 +1,4 @@
-import { arrivals } from '../../rig/cabling/signal'
-import { receivers } from '../../rig/channels'
-import { formatDisplay } from '../../rig/numbering/display'
-import { inOrder, type Rig } from '../../rig/rig'
+import { arrivals, receivers, formatDisplay, inOrder, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NoBankSelect = FindingOf<

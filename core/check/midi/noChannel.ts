@@ -1,7 +1,5 @@
-import type { Channel } from '../../base/channel'
-import { nextFreeChannel, receivers } from '../../rig/channels'
-import { editRow } from '../../rig/edits/editRow'
-import type { Rig } from '../../rig/rig'
+import type { Channel } from '#core/base'
+import { nextFreeChannel, receivers, editRow, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NoChannel = FindingOf<

@@ -1,10 +1,15 @@
 import { roomFor, type Room } from './roomFor'
-import { layCable } from '../../rig/edits/layCable'
-import { suggestCable } from '../../rig/edits/suggestCable'
-import { receivers } from '../../rig/channels'
-import { boxName, cablesIn, isForMidi } from '../../rig/cabling/link'
-import { cutOff, isReached } from '../../rig/cabling/signal'
-import type { Rig } from '../../rig/rig'
+import {
+  layCable,
+  suggestCable,
+  receivers,
+  boxName,
+  cablesIn,
+  isForMidi,
+  cutOff,
+  isReached,
+  type Rig,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NoPath = FindingOf<

@@ -1,8 +1,6 @@
-import { own } from '../../base/own'
-import { boxName } from '../../rig/cabling/link'
-import { arrivals } from '../../rig/cabling/signal'
-import { inOrder, type Rig } from '../../rig/rig'
-import { spokenTo } from '../../switching/spokenTo'
+import { own } from '#core/base'
+import { boxName, arrivals, inOrder, type Rig } from '#core/rig'
+import { spokenTo } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type OtherController = FindingOf<

@@ -1,11 +1,18 @@
-import { boxName, isForMidi, links } from '../../rig/cabling/link'
-import { silencedBy, thrusBeside } from '../../rig/cabling/signal'
-import type { Edit } from '../../rig/edit'
-import { cableBetween, moveCable } from '../../rig/edits/layCable'
-import { endOf, isFree } from '../../rig/edits/suggestCable'
-import type { Rig } from '../../rig/rig'
-import type { Cable } from '../../rig/table/cable'
-import type { Port } from '../../rig/table/port'
+import {
+  boxName,
+  isForMidi,
+  links,
+  silencedBy,
+  thrusBeside,
+  type Edit,
+  cableBetween,
+  moveCable,
+  endOf,
+  isFree,
+  type Rig,
+  type Cable,
+  type Port,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type OutForThru = FindingOf<

@@ -1,23 +1,29 @@
-import { applyEdit } from '../../rig/applyEdit'
-import { freeSpot } from '../../arrange/spots'
-import { carriesMidi, links, type Link } from '../../rig/cabling/link'
-import { freeOutlet } from '../../rig/cabling/power'
-import { isReached } from '../../rig/cabling/signal'
-import type { Edit } from '../../rig/edit'
-import { joinEdits } from '../../rig/edits/joinEdits'
-import { cableBetween, layCable, moveCable } from '../../rig/edits/layCable'
-import { nextId } from '../../rig/edits/nextId'
-import { endOf, isFree } from '../../rig/edits/suggestCable'
-import { own } from '../../base/own'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { CableEnd } from '../../rig/table/cable'
-import type { Device } from '../../rig/table/device'
-import { roleOf, type Port, type Role } from '../../rig/table/port'
-import { addDevice } from '../../archetype/addBox'
-import type { DeviceArchetype } from '../../archetype/archetype'
-import { thruBox } from '../../archetype/devices/thruBox'
-import { trsHub } from '../../archetype/devices/trsHub'
-import { usbHostBox } from '../../archetype/devices/usbHostBox'
+import {
+  applyEdit,
+  carriesMidi,
+  links,
+  type Link,
+  freeOutlet,
+  isReached,
+  type Edit,
+  joinEdits,
+  cableBetween,
+  layCable,
+  moveCable,
+  nextId,
+  endOf,
+  isFree,
+  inOrder,
+  type Rig,
+  type CableEnd,
+  type Device,
+  roleOf,
+  type Port,
+  type Role,
+} from '#core/rig'
+import { freeSpot } from '#core/arrange'
+import { own } from '#core/base'
+import { addDevice, type DeviceArchetype, thruBox, trsHub, usbHostBox } from '#core/archetype'
 
 /** A box put in to make room for a device no jack is free for. */
 export interface Room {

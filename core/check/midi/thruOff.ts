@@ -1,8 +1,4 @@
-import { alterRole } from '../../rig/edits/setJack'
-import { cablesIn, isForMidi } from '../../rig/cabling/link'
-import { silencedBy } from '../../rig/cabling/signal'
-import type { Rig } from '../../rig/rig'
-import { roleOf } from '../../rig/table/port'
+import { alterRole, cablesIn, isForMidi, silencedBy, type Rig, roleOf } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type ThruOff = FindingOf<

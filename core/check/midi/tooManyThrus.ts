@@ -1,7 +1,4 @@
-import { receivers } from '../../rig/channels'
-import { boxName } from '../../rig/cabling/link'
-import { arrivals } from '../../rig/cabling/signal'
-import { inOrder, type Rig } from '../../rig/rig'
+import { receivers, boxName, arrivals, inOrder, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 /** Each thru rounds the edges of the signal a little more: beyond three it may be misread (common practice). */

@@ -1,15 +1,22 @@
-import { addDevice } from '../../archetype/addBox'
-import { usbHostBox } from '../../archetype/devices/usbHostBox'
-import { freeSpot } from '../../arrange/spots'
-import { applyEdit } from '../../rig/applyEdit'
-import { change, type Edit } from '../../rig/edit'
-import { cableBetween } from '../../rig/edits/layCable'
-import { nextId } from '../../rig/edits/nextId'
-import { endOf, isFree } from '../../rig/edits/suggestCable'
-import { asRoles, boxName, boxes, links, type Link } from '../../rig/cabling/link'
-import { silencedBy } from '../../rig/cabling/signal'
-import type { Rig } from '../../rig/rig'
-import { roleOf } from '../../rig/table/port'
+import { addDevice, usbHostBox } from '#core/archetype'
+import { freeSpot } from '#core/arrange'
+import {
+  applyEdit,
+  change,
+  type Edit,
+  cableBetween,
+  nextId,
+  endOf,
+  isFree,
+  asRoles,
+  boxName,
+  boxes,
+  links,
+  type Link,
+  silencedBy,
+  type Rig,
+  roleOf,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type UsbWithoutHost = FindingOf<

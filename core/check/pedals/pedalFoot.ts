@@ -1,8 +1,6 @@
-import { own } from '../../base/own'
-import { needsCalibration, noFoot, pluggedPedal, toePlace, type NoFoot } from '../../pedal/plugged'
-import { setRole } from '../../rig/edits/setJack'
-import { boxOf } from '../../rig/cabling/link'
-import { inOrder, type Rig } from '../../rig/rig'
+import { own } from '#core/base'
+import { needsCalibration, noFoot, pluggedPedal, toePlace, type NoFoot } from '#core/pedal'
+import { setRole, boxOf, inOrder, type Rig } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type PedalNoFoot = FindingOf<

@@ -1,8 +1,7 @@
-import { own } from '../../base/own'
-import { editPedal } from '../../pedal/pedalEdits'
-import { pedalController } from '../../pedal/plugged'
-import { inOrder, type Rig } from '../../rig/rig'
-import { holdsUp, pauseFor, sweepLoad } from '../../simulate/sweepLoad'
+import { own } from '#core/base'
+import { editPedal, pedalController } from '#core/pedal'
+import { inOrder, type Rig } from '#core/rig'
+import { holdsUp, pauseFor, sweepLoad } from '#core/simulate'
 import type { FindingOf } from '../finding'
 
 export type PedalFloods = FindingOf<

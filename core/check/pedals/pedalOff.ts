@@ -1,10 +1,9 @@
-import { own } from '../../base/own'
-import { pedalController } from '../../pedal/plugged'
-import { inOrder, type Rig } from '../../rig/rig'
-import { actionLists } from '../../rig/table/switch'
+import { own } from '#core/base'
+import { pedalController } from '#core/pedal'
+import { inOrder, type Rig, actionLists } from '#core/rig'
+import { worked } from '#core/switching'
 import type { FindingOf } from '../finding'
 import { pedalTargets } from './pedalTarget'
-import { worked } from '../../switching/action'
 
 export type OffOneWay = FindingOf<
   'offOneWay',

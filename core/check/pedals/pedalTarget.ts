@@ -1,15 +1,27 @@
-import { own } from '../../base/own'
-import { freeNumber, editTarget } from '../../pedal/pedalEdits'
-import { pedalController, pedalDevice } from '../../pedal/plugged'
-import { fullEnds, highestSent, isNarrowedTwice, narrowing } from '../../pedal/sweep'
-import type { Edit } from '../../rig/edit'
-import { editRow } from '../../rig/edits/editRow'
-import { nextFreeChannel, sendChannel } from '../../rig/channels'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { Control } from '../../rig/table/control'
-import type { Device } from '../../rig/table/device'
-import type { Pedal, Target } from '../../rig/table/pedal'
-import { listeners } from '../../simulate/listeners'
+import { own } from '#core/base'
+import {
+  freeNumber,
+  editTarget,
+  pedalController,
+  pedalDevice,
+  fullEnds,
+  highestSent,
+  isNarrowedTwice,
+  narrowing,
+} from '#core/pedal'
+import {
+  type Edit,
+  editRow,
+  nextFreeChannel,
+  sendChannel,
+  inOrder,
+  type Rig,
+  type Control,
+  type Device,
+  type Pedal,
+  type Target,
+} from '#core/rig'
+import { listeners } from '#core/simulate'
 import type { FindingOf } from '../finding'
 
 interface TargetPlace {

@@ -1,12 +1,16 @@
-import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
-import type { RunStep } from '../../rig/table/run'
-import type { Footswitch } from '../../rig/table/switch'
-import { switchName } from '../../sound/switchName'
-import type { Claim } from '../../switching/claim'
-import { curesOf } from '../../prove/cures'
-import type { LampLie } from '../../prove/lampLies'
-import { makeMoves, restingStart, stepsOfMoves, switchOfMove, type Move } from '../../prove/moves'
+import { own } from '#core/base'
+import type { Rig, RunStep, Footswitch } from '#core/rig'
+import { switchName } from '#core/sound'
+import type { Claim } from '#core/switching'
+import {
+  curesOf,
+  type LampLie,
+  makeMoves,
+  restingStart,
+  stepsOfMoves,
+  switchOfMove,
+  type Move,
+} from '#core/prove'
 import type { FindingOf } from '../finding'
 
 /** One move of a run, with what is under the foot then. */

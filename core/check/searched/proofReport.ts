@@ -1,12 +1,7 @@
-import { own } from '../../base/own'
-import { perTables } from '../../rig/perTables'
-import { FLOOR_TABLES, inOrder, type Rig } from '../../rig/rig'
-import { isProgrammed } from '../../rig/table/switch'
-import { restingStart } from '../../prove/moves'
-import { goesBack } from '../../prove/parts'
-import { PROOF_LINES, type Proved, type ProofLine } from '../../prove/proved'
-import { spokenCells } from '../../sound/cells'
-import { usedBy } from '../../sound/usedBy'
+import { own } from '#core/base'
+import { perTables, FLOOR_TABLES, inOrder, type Rig, isProgrammed } from '#core/rig'
+import { restingStart, goesBack, PROOF_LINES, type Proved, type ProofLine } from '#core/prove'
+import { spokenCells, usedBy } from '#core/sound'
 import type { Finding } from '../findings'
 
 /** Kinds of things a line of the proof does not look at, though the rig has them. */

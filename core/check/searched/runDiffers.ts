@@ -1,8 +1,5 @@
-import { change } from '../../rig/edit'
-import type { Rig } from '../../rig/rig'
-import type { Run } from '../../rig/table/run'
-import { playSteps, seenIn } from '../../simulate/run'
-import { runDifferences } from '../../simulate/runDifferences'
+import { change, type Rig, type Run } from '#core/rig'
+import { playSteps, seenIn, runDifferences } from '#core/simulate'
 import type { FindingOf } from '../finding'
 
 export type RunDiffers = FindingOf<'runDiffers', { readonly run: string; readonly differences: number }>

@@ -1,13 +1,18 @@
-import { own } from '../../base/own'
-import { contactsOf, heldContacts } from '../../rig/cabling/contacts'
-import { shownText } from '../../rig/chart/reading'
-import { byIndex, inOrder, type Rig } from '../../rig/rig'
-import { highestValue } from '../../rig/table/control'
-import type { Device } from '../../rig/table/device'
-import type { Thing } from '../../rig/table/never'
-import type { Part, PartValue } from '../../prove/parts'
-import { presetText } from '../../sound/cellText'
-import { holdsValue, isOn } from '../../switching/claim'
+import { own } from '#core/base'
+import {
+  contactsOf,
+  heldContacts,
+  shownText,
+  byIndex,
+  inOrder,
+  type Rig,
+  highestValue,
+  type Device,
+  type Thing,
+} from '#core/rig'
+import type { Part, PartValue } from '#core/prove'
+import { presetText } from '#core/sound'
+import { holdsValue, isOn } from '#core/switching'
 
 /** "Tape echo preset 7 Slap", "Reverb Bypass on", "Bass amp Channel closed". */
 export function thingText(rig: Rig, thing: Thing): string {

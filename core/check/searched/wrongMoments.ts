@@ -1,8 +1,6 @@
-import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
-import { showOn } from '../../rig/showOrder'
-import type { PartId } from '../../rig/table/part'
-import { walkShow, type Wrong } from '../../show/walk'
+import { own } from '#core/base'
+import { type Rig, showOn, type PartId } from '#core/rig'
+import { walkShow, type Wrong } from '#core/show'
 import type { FindingOf, Severity } from '../finding'
 
 export type WrongMoment = FindingOf<

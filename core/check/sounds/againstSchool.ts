@@ -1,6 +1,5 @@
-import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
-import { ABOUT_ID, type School } from '../../rig/table/about'
+import { own } from '#core/base'
+import { type Rig, ABOUT_ID, type School } from '#core/rig'
 import { soundCells } from './soundCells'
 import type { FindingOf } from '../finding'
 

@@ -1,12 +1,24 @@
-import { own } from '../../base/own'
-import { change, type Change, type Edit } from '../../rig/edit'
-import type { Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
-import type { Cell, Sound } from '../../rig/table/sound'
-import { deviceBetween, leaves, mayBeLeft, seen, type Leftover as Left } from '../../sound/between'
-import { presetText, setText } from '../../sound/cellText'
-import { contactsOf } from '../../rig/cabling/contacts'
-import type { Want } from '../../sound/want'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  type Rig,
+  type Device,
+  type Cell,
+  type Sound,
+  contactsOf,
+} from '#core/rig'
+import {
+  deviceBetween,
+  leaves,
+  mayBeLeft,
+  seen,
+  type Leftover as Left,
+  presetText,
+  setText,
+  type Want,
+} from '#core/sound'
 import { soundCells, type SoundCell } from './soundCells'
 import type { FindingOf } from '../finding'
 

@@ -1,12 +1,15 @@
-import { own } from '../../base/own'
-import { change, type Edit } from '../../rig/edit'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
-import type { Preset } from '../../rig/table/preset'
-import type { Cell, Sound } from '../../rig/table/sound'
-import { setText } from '../../sound/cellText'
-import { sendingOf } from '../../sound/sending'
-import { wantsOf } from '../../sound/want'
+import { own } from '#core/base'
+import {
+  change,
+  type Edit,
+  inOrder,
+  type Rig,
+  type Device,
+  type Preset,
+  type Cell,
+  type Sound,
+} from '#core/rig'
+import { setText, sendingOf, wantsOf } from '#core/sound'
 import { soundCells } from './soundCells'
 import { withCell } from './withCell'
 import type { FindingOf } from '../finding'

@@ -1,6 +1,6 @@
-import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
-import type { Doubt } from '../../sound/want'
+import { own } from '#core/base'
+import type { Rig } from '#core/rig'
+import type { Doubt } from '#core/sound'
 import { aboutCell, soundCells, type SoundCell } from './soundCells'
 import type { FindingOf } from '../finding'
 

@@ -1,11 +1,7 @@
-import { own } from '../../base/own'
-import { perTables } from '../../rig/perTables'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { Device, DeviceId } from '../../rig/table/device'
-import type { Sound } from '../../rig/table/sound'
-import { spokenCells } from '../../sound/cells'
-import { COMPILE_KEYS } from '../../switching/compile'
-import { wantsOf, type Want } from '../../sound/want'
+import { own } from '#core/base'
+import { perTables, inOrder, type Rig, type Device, type DeviceId, type Sound } from '#core/rig'
+import { spokenCells, wantsOf, type Want } from '#core/sound'
+import { COMPILE_KEYS } from '#core/switching'
 
 /** One device in one sound. `isOwn` where the sound itself says it, and not one it follows, or nobody. */
 export interface SoundCell {

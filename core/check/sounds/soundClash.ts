@@ -1,8 +1,14 @@
-import { canOverhear, receivers, sendChannel } from '../../rig/channels'
-import { CABLING, perTables } from '../../rig/perTables'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
-import { wantsOf, type Be, type Want } from '../../sound/want'
+import {
+  canOverhear,
+  receivers,
+  sendChannel,
+  CABLING,
+  perTables,
+  inOrder,
+  type Rig,
+  type Device,
+} from '#core/rig'
+import { wantsOf, type Be, type Want } from '#core/sound'
 import type { FindingOf } from '../finding'
 
 export type SoundClash = FindingOf<

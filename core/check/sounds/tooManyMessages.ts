@@ -1,6 +1,6 @@
-import { own } from '../../base/own'
-import { inOrder, type Rig } from '../../rig/rig'
-import { sendingOf } from '../../sound/sending'
+import { own } from '#core/base'
+import { inOrder, type Rig } from '#core/rig'
+import { sendingOf } from '#core/sound'
 import { soundCells } from './soundCells'
 import type { FindingOf } from '../finding'
 

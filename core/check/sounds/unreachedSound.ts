@@ -1,5 +1,5 @@
-import { inOrder, type Rig } from '../../rig/rig'
-import { bankMap } from '../../switching/bankMap'
+import { inOrder, type Rig } from '#core/rig'
+import { bankMap } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type UnreachedSound = FindingOf<

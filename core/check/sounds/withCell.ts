@@ -1,8 +1,5 @@
-import { own } from '../../base/own'
-import { change, type Edit } from '../../rig/edit'
-import type { Rig } from '../../rig/rig'
-import type { DeviceId } from '../../rig/table/device'
-import type { Cell, Sound } from '../../rig/table/sound'
+import { own } from '#core/base'
+import { change, type Edit, type Rig, type DeviceId, type Cell, type Sound } from '#core/rig'
 
 /** An edit that puts one cell. */
 export function withCell(rig: Rig, sound: Sound, deviceId: DeviceId, cell: Cell): Edit {

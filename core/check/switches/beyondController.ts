@@ -1,15 +1,19 @@
-import { letterCount } from '../../base/text'
-import { own } from '../../base/own'
-import type { Edit } from '../../rig/edit'
-import { labelSwitch } from '../../rig/edits/labelSwitch'
-import type { Rig } from '../../rig/rig'
-import { namedIn, type Action } from '../../rig/table/action'
-import type { Controller } from '../../rig/table/controller'
-import { actionLists, isProgrammed, type Footswitch } from '../../rig/table/switch'
-import { jackPlaces } from '../../simulate/footswitch'
-import { shortNames } from '../../sound/shortNames'
+import { letterCount, own } from '#core/base'
+import {
+  type Edit,
+  labelSwitch,
+  type Rig,
+  namedIn,
+  type Action,
+  type Controller,
+  actionLists,
+  isProgrammed,
+  type Footswitch,
+} from '#core/rig'
+import { jackPlaces } from '#core/simulate'
+import { shortNames } from '#core/sound'
+import { needOf, waitOf } from '#core/switching'
 import type { FindingOf } from '../finding'
-import { needOf, waitOf } from '../../switching/action'
 
 /** What a controller does not have. */
 type Beyond =

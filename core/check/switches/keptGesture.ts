@@ -1,9 +1,14 @@
-import { own } from '../../base/own'
-import { isProgrammed, type Footswitch } from '../../rig/table/switch'
-import type { Controller, KeptGesture as Kept } from '../../rig/table/controller'
-import { putSwitch } from '../../rig/edits/switchSlot'
-import type { Rig } from '../../rig/rig'
-import { placeKey, switchesHere } from '../../rig/switchesHere'
+import { own } from '#core/base'
+import {
+  isProgrammed,
+  type Footswitch,
+  type Controller,
+  type KeptGesture as Kept,
+  putSwitch,
+  type Rig,
+  placeKey,
+  switchesHere,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type KeptGesture = FindingOf<

@@ -1,6 +1,6 @@
-import { own } from '../../base/own'
-import { inOrder, type Rig } from '../../rig/rig'
-import { bankMap } from '../../switching/bankMap'
+import { own } from '#core/base'
+import { inOrder, type Rig } from '#core/rig'
+import { bankMap } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type NoWayBack = FindingOf<

@@ -1,15 +1,16 @@
-import { own } from '../../base/own'
-import type { Edit } from '../../rig/edit'
-import { putSwitch } from '../../rig/edits/switchSlot'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Action } from '../../rig/table/action'
-import { highestValue, type Control } from '../../rig/table/control'
-import type { Footswitch } from '../../rig/table/switch'
-import { COMPILE_KEYS } from '../../switching/compile'
-import { pairOutcome, type ControllerMode, type PairOutcome } from '../../switching/modePair'
+import { own } from '#core/base'
+import {
+  type Edit,
+  putSwitch,
+  perRow,
+  type Rig,
+  type Action,
+  highestValue,
+  type Control,
+  type Footswitch,
+} from '#core/rig'
+import { COMPILE_KEYS, pairOutcome, type ControllerMode, type PairOutcome, worked } from '#core/switching'
 import type { FindingOf } from '../finding'
-import { worked } from '../../switching/action'
 
 export type Parity = FindingOf<
   'parity',

@@ -1,10 +1,14 @@
-import { change, type Edit } from '../../rig/edit'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import { actionNames, type Action } from '../../rig/table/action'
-import { isProgrammed, type Footswitch } from '../../rig/table/switch'
-import { asksKnown, expanded, isVain, showGo } from '../../switching/action'
-import { COMPILE_KEYS, compile } from '../../switching/compile'
+import {
+  change,
+  type Edit,
+  perRow,
+  type Rig,
+  actionNames,
+  type Action,
+  isProgrammed,
+  type Footswitch,
+} from '#core/rig'
+import { asksKnown, expanded, isVain, showGo, COMPILE_KEYS, compile } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type SilentSwitch = FindingOf<

@@ -1,9 +1,6 @@
-import { perRow } from '../../rig/perTables'
-import { soundOf, type Action } from '../../rig/table/action'
-import type { Footswitch } from '../../rig/table/switch'
-import { COMPILE_KEYS, mostSteps, type CompiledStep, type SwitchEvent } from '../../switching/compile'
+import { perRow, soundOf, type Action, type Footswitch } from '#core/rig'
+import { COMPILE_KEYS, mostSteps, type CompiledStep, type SwitchEvent, showGo } from '#core/switching'
 import type { FindingOf } from '../finding'
-import { showGo } from '../../switching/action'
 
 /** One thing a foot can do to a switch, and what comes of it. */
 export interface SwitchList {

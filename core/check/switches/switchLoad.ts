@@ -1,9 +1,6 @@
-import { own } from '../../base/own'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Footswitch } from '../../rig/table/switch'
-import { COMPILE_KEYS, storedMessages } from '../../switching/compile'
-import { schedule } from '../../switching/schedule'
+import { own } from '#core/base'
+import { perRow, type Rig, type Footswitch } from '#core/rig'
+import { COMPILE_KEYS, storedMessages, schedule } from '#core/switching'
 import { aboutList, gestured, isOneSound, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from '../finding'
 

@@ -1,10 +1,6 @@
 import { dequal } from 'dequal/lite'
-import { putActions } from '../../rig/edits/actionList'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Footswitch } from '../../rig/table/switch'
-import { asksKnown } from '../../switching/action'
-import { COMPILE_KEYS, type CompiledStep } from '../../switching/compile'
+import { putActions, perRow, type Rig, type Footswitch } from '#core/rig'
+import { asksKnown, COMPILE_KEYS, type CompiledStep } from '#core/switching'
 import { gestured, placeOfList, switchLists, type Gestured, type SwitchList } from './switchLists'
 import type { FindingOf } from '../finding'
 

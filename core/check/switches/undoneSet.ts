@@ -1,14 +1,8 @@
-import { own } from '../../base/own'
-import { putActions } from '../../rig/edits/actionList'
-import { findPreset } from '../../rig/edits/setRecall'
-import { perRow } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Footswitch } from '../../rig/table/switch'
-import { actionRecalls, onlyFires, worked } from '../../switching/action'
-import { COMPILE_KEYS } from '../../switching/compile'
+import { own } from '#core/base'
+import { putActions, findPreset, perRow, type Rig, type Footswitch, namedIn } from '#core/rig'
+import { actionRecalls, onlyFires, worked, COMPILE_KEYS } from '#core/switching'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from '../finding'
-import { namedIn } from '../../rig/table/action'
 
 export type UndoneSet = FindingOf<
   'undoneSet',

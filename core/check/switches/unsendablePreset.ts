@@ -1,19 +1,20 @@
-import { own } from '../../base/own'
-import { addressOf } from '../../rig/numbering/address'
-import { formatDisplay } from '../../rig/numbering/display'
-import { removeAction } from '../../rig/edits/actionList'
-import { perRow } from '../../rig/perTables'
-import { inOrder, type Rig } from '../../rig/rig'
-import { actionRecalls } from '../../switching/action'
-import { COMPILE_KEYS } from '../../switching/compile'
-import { reasonAgainst } from '../../switching/reasonAgainst'
-import type { Controller } from '../../rig/table/controller'
-import type { Device } from '../../rig/table/device'
-import type { Footswitch } from '../../rig/table/switch'
+import { own } from '#core/base'
+import {
+  addressOf,
+  formatDisplay,
+  removeAction,
+  perRow,
+  inOrder,
+  type Rig,
+  type Controller,
+  type Device,
+  type Footswitch,
+  namedIn,
+} from '#core/rig'
+import { actionRecalls, COMPILE_KEYS, reasonAgainst } from '#core/switching'
 import { aboutList, placeOfList, switchLists, type SwitchList } from './switchLists'
 import { aboutCell, soundCells } from '../sounds/soundCells'
 import type { FindingOf } from '../finding'
-import { namedIn } from '../../rig/table/action'
 
 export type UnsendablePreset = FindingOf<
   'unsendablePreset',

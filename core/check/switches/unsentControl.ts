@@ -1,6 +1,12 @@
-import { referencesOf } from '../../rig/references'
-import { inOrder, TABLE_NAMES, type Rig, type TableName, type Tables } from '../../rig/rig'
-import type { Control } from '../../rig/table/control'
+import {
+  referencesOf,
+  inOrder,
+  TABLE_NAMES,
+  type Rig,
+  type TableName,
+  type Tables,
+  type Control,
+} from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type UnsentControl = FindingOf<

@@ -1,8 +1,6 @@
-import { boxName } from '../../rig/cabling/link'
-import { change, type Edit } from '../../rig/edit'
-import type { Rig } from '../../rig/rig'
-import { own } from '../../base/own'
-import { clockPlan, type ClockAt } from '../../switching/clockPlan'
+import { boxName, change, type Edit, type Rig } from '#core/rig'
+import { own } from '#core/base'
+import { clockPlan, type ClockAt } from '#core/switching'
 import type { FindingOf } from '../finding'
 
 export type ClockHarm = FindingOf<

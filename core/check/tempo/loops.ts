@@ -1,15 +1,19 @@
-import { own } from '../../base/own'
-import { putSwitch } from '../../rig/edits/switchSlot'
-import type { Edit } from '../../rig/edit'
-import { editRow } from '../../rig/edits/editRow'
-import type { Rig } from '../../rig/rig'
-import { placeKey, switchesHere } from '../../rig/switchesHere'
-import type { Action } from '../../rig/table/action'
-import { actionLists, type Footswitch } from '../../rig/table/switch'
-import { expanded, footAfter, tempoChanger } from '../../switching/action'
-import { NOTHING_KNOWN } from '../../switching/known'
-import { canRun, canStop, isSilent, loopPlaces, type LoopSwitch } from '../../simulate/loopMoves'
-import type { Bank, BankId } from '../../rig/table/bank'
+import { own } from '#core/base'
+import {
+  putSwitch,
+  type Edit,
+  editRow,
+  type Rig,
+  placeKey,
+  switchesHere,
+  type Action,
+  actionLists,
+  type Footswitch,
+  type Bank,
+  type BankId,
+} from '#core/rig'
+import { expanded, footAfter, tempoChanger, NOTHING_KNOWN } from '#core/switching'
+import { canRun, canStop, isSilent, loopPlaces, type LoopSwitch } from '#core/simulate'
 import type { FindingOf } from '../finding'
 
 interface OnSwitch {

@@ -1,9 +1,6 @@
-import { own } from '../../base/own'
-import { shownText } from '../../rig/chart/reading'
-import type { Rig } from '../../rig/rig'
-import { highestValue } from '../../rig/table/control'
-import type { Division } from '../../rig/table/division'
-import { isOffBeat, timeInSounds, timesInSounds } from '../../sound/timeInSounds'
+import { own } from '#core/base'
+import { shownText, type Rig, highestValue, type Division } from '#core/rig'
+import { isOffBeat, timeInSounds, timesInSounds } from '#core/sound'
 import type { FindingOf } from '../finding'
 
 export type OffBeat = FindingOf<

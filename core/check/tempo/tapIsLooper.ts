@@ -1,14 +1,8 @@
-import { own } from '../../base/own'
-import { putActions } from '../../rig/edits/actionList'
-import { tapMeaning } from '../../rig/chart/tapMeaning'
-import { perRow, perTables } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import type { Footswitch } from '../../rig/table/switch'
-import { COMPILE_KEYS } from '../../switching/compile'
+import { own } from '#core/base'
+import { putActions, tapMeaning, perRow, perTables, type Rig, type Footswitch, namedIn } from '#core/rig'
+import { COMPILE_KEYS, tempoChanger } from '#core/switching'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from '../switches/switchLists'
 import type { FindingOf } from '../finding'
-import { tempoChanger } from '../../switching/action'
-import { namedIn } from '../../rig/table/action'
 
 export type TapIsLooper = FindingOf<
   'tapIsLooper',

@@ -1,12 +1,13 @@
-import { putActions } from '../../rig/edits/actionList'
-import { storedTempi } from '../../rig/storedTempi'
-import { perTables } from '../../rig/perTables'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
-import { canTapOut } from '../../switching/action/tapOut'
-import { askedOfBank, askedOfList, askedOfSwitch } from '../../switching/askedOf'
-import { banksOfSong, tapOutVerdict } from '../../switching/tapOutPlan'
-import { tapsOut, type TapOutRefusal } from '../../tempo/tapOut'
+import { putActions, storedTempi, perTables, inOrder, type Rig, type Device } from '#core/rig'
+import {
+  canTapOut,
+  askedOfBank,
+  askedOfList,
+  askedOfSwitch,
+  banksOfSong,
+  tapOutVerdict,
+} from '#core/switching'
+import { tapsOut, type TapOutRefusal } from '#core/tempo'
 import type { FindingOf } from '../finding'
 
 export type TapOutCannot = FindingOf<

@@ -1,4 +1,4 @@
-import type { Keying, Setter } from '../../rig/table/keying'
+import type { Keying, Setter } from '#core/rig'
 import { choose, fields, key, kinds, press } from './words'
 
 const pick: Setter = { how: 'pick' }

@@ -1,4 +1,4 @@
-import type { Keying } from '../../rig/table/keying'
+import type { Keying } from '#core/rig'
 import { digits } from './digits'
 import { editor } from './editor'
 import { menu } from './menu'

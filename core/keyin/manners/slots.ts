@@ -1,4 +1,4 @@
-import type { Keying, Setter } from '../../rig/table/keying'
+import type { Keying, Setter } from '#core/rig'
 import { choose, fields, key, kinds, press, push } from './words'
 
 const number: Setter = { how: 'cursor', left: 'left', right: 'right', down: 'down', up: 'up' }

@@ -1,4 +1,4 @@
-import type { Keying, Setter } from '../../rig/table/keying'
+import type { Keying, Setter } from '#core/rig'
 import { choose, fields, key, kinds, press, push } from './words'
 
 const value: Setter = { how: 'steps', down: 'less', up: 'more', wraps: true, fast: { afterMs: 800, by: 10 } }

@@ -1,4 +1,4 @@
-import type { Field, Keying, RowKind, Setter } from '../../rig/table/keying'
+import type { Field, Keying, RowKind, Setter } from '#core/rig'
 
 /** Names of kinds on a display of a few words, in the order of their list. */
 const KIND_NAMES: readonly (readonly [kind: RowKind, short: string, long: string])[] = [

@@ -1,4 +1,4 @@
-import type { Calibration } from '../../rig/table/pedal'
+import type { Calibration } from '#core/rig'
 import { STEPS } from '../sweep'
 
 /** The step of the pedal for what its jack reads, both 0-127; without a calibration as it is read. */

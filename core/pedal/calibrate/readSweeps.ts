@@ -1,4 +1,4 @@
-import type { Calibration } from '../../rig/table/pedal'
+import type { Calibration } from '#core/rig'
 import { STEPS } from '../sweep'
 
 /** What a jack read at a moment, in ms and in steps of 127; it reads the same until the next. */

@@ -1,4 +1,4 @@
-import { seeded } from '../../base/seeded'
+import { seeded } from '#core/base'
 import { STEPS } from '../sweep'
 
 export const SIMULATED_PEDALS = ['good', 'stopsShort', 'swapped', 'noisy', 'sticky', 'deadSpot'] as const

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { CABLING, perTables } from '../perTables'
 import { inOrder, type Rig } from '../rig'
 import { roleOf, type Port } from '../table/port'

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { inOrder, type Rig } from '../rig'
 import { CABLING, perTables } from '../perTables'
 import type { Cable, CableEnd } from '../table/cable'

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { CABLING, perTables } from '../perTables'
 import type { Rig } from '../rig'
 import { onward, waysNow, type Way } from './signal'

@@ -1,6 +1,5 @@
-import { CHANNELS, type Channel } from '../../base/channel'
-import { wireTime } from '../../midi/wireTime'
-import { own } from '../../base/own'
+import { CHANNELS, type Channel, own } from '#core/base'
+import { wireTime } from '#core/midi'
 import { inOrder, type Rig } from '../rig'
 import type { Port } from '../table/port'
 import { roleOf } from '../table/port'

@@ -1,9 +1,5 @@
-import type { Channel } from '../../base/channel'
-import { requireIntegerBetween } from '../../base/integer'
-import { splitU14, type U14 } from '../../base/u14'
-import type { U7 } from '../../base/u7'
-import { CONTROLLER } from '../../midi/controllers'
-import { controlChange, type ChannelMessage } from '../../midi/message'
+import { type Channel, requireIntegerBetween, splitU14, type U14, type U7 } from '#core/base'
+import { CONTROLLER, controlChange, type ChannelMessage } from '#core/midi'
 import { highestValue, type ControlAddress } from '../table/control'
 
 /**

@@ -1,5 +1,4 @@
-import { joinU14, splitU14, type U14 } from '../../base/u14'
-import type { U7 } from '../../base/u7'
+import { joinU14, splitU14, type U14, type U7 } from '#core/base'
 
 /** One way a number in a chart can be meant. */
 export interface NrpnReading {

@@ -1,6 +1,4 @@
-import { assertNever } from '../../base/assertNever'
-import { requireIntegerBetween } from '../../base/integer'
-import { accept, refuse, type Result } from '../../base/result'
+import { assertNever, requireIntegerBetween, accept, refuse, type Result } from '#core/base'
 import type { Reading, ReadingOf } from '../table/control'
 import { numbersMeant } from './typedNumber'
 

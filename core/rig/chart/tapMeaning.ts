@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import type { Rig } from '../rig'
 import type { Control } from '../table/control'
 

@@ -1,4 +1,4 @@
-import { accept, refuse, type Result } from '../../base/result'
+import { accept, refuse, type Result } from '#core/base'
 import { convertUnit, isKnownUnit, MINUS, plainNumber } from './units'
 
 const TYPED = new RegExp(`^([+${MINUS}]?)\\s*(\\d[\\d.,]*|[.,]\\d+)\\s*(.*)$`)

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 
 /** One way to write a unit: what it measures, and how much of that one of it is. */
 interface Unit {

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Change, type Edit, type EditLabel } from '../edit'
 import type { Rig } from '../rig'
 import type { Action } from '../table/action'

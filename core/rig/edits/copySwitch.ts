@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import type { Edit } from '../edit'
 import type { Rig } from '../rig'
 import type { SwitchId } from '../table/switch'

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Edit, type EditLabel } from '../edit'
 import type { Rig, TableName, Tables } from '../rig'
 

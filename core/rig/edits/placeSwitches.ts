@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Change, type Edit } from '../edit'
 import { byIndex, type Rig } from '../rig'
 import type { Bank, BankId } from '../table/bank'

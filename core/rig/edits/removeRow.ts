@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Change, type Edit, type EditLabel } from '../edit'
 import { rowKey, withoutReferences } from '../references'
 import { TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig'

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { boxOf } from '../cabling/link'
 import { change, type Edit, type EditLabel } from '../edit'
 import type { Rig } from '../rig'

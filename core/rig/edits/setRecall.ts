@@ -1,5 +1,5 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Change, type Edit } from '../edit'
 import { perTables } from '../perTables'
 import type { Rig } from '../rig'

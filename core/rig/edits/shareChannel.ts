@@ -1,4 +1,4 @@
-import type { Channel } from '../../base/channel'
+import type { Channel } from '#core/base'
 import { channelHolders } from '../channels'
 import { change, type Edit } from '../edit'
 import type { Rig } from '../rig'

@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { boxes, cablesIn, partnersAmong, type Box } from '../cabling/link'
 import { arrivals, isReached } from '../cabling/signal'
 import { isTwoWay } from '../cabling/wiring'

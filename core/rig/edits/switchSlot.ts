@@ -1,4 +1,4 @@
-import { own } from '../../base/own'
+import { own } from '#core/base'
 import { change, type Change } from '../edit'
 import { perTables } from '../perTables'
 import type { Rig } from '../rig'

@@ -1,6 +1,5 @@
 import * as z from 'zod/mini'
-import { accept, refuse, type Result } from '../../base/result'
-import { cutText, keepable } from '../../base/text'
+import { accept, refuse, type Result, cutText, keepable } from '#core/base'
 import { rigProblems, ROWS_MAX } from '../integrity'
 import { problemsOf, type Path, type Problem } from '../problem'
 import { rowSchemas, TABLE_NAMES, type Rig, type TableName } from '../rig'

@@ -1,9 +1,5 @@
-import type { Channel } from '../../base/channel'
-import { requireIntegerBetween } from '../../base/integer'
-import { requireU14, splitU14, type U14 } from '../../base/u14'
-import type { U7 } from '../../base/u7'
-import { controlChange, programChange, type ChannelMessage } from '../../midi/message'
-import { CONTROLLER } from '../../midi/controllers'
+import { type Channel, requireIntegerBetween, requireU14, splitU14, type U14, type U7 } from '#core/base'
+import { controlChange, programChange, type ChannelMessage, CONTROLLER } from '#core/midi'
 import type { BankSelect, Numbering } from './numbering'
 
 /** What is sent for a preset: the bank of bank select, 0-16,383, and the program, 0-127. */

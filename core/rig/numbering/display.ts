@@ -1,5 +1,4 @@
-import { requireIntegerBetween } from '../../base/integer'
-import { accept, refuse, type Result } from '../../base/result'
+import { requireIntegerBetween, accept, refuse, type Result } from '#core/base'
 import { formatCounter, parseCounter } from './counter'
 import type { Numbering } from './numbering'
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { U14_MAX } from '../../base/u14'
+import { U14_MAX } from '#core/base'
 import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
 import { portsSchema } from './port'
 import { dumpingSchema } from './dumping'

@@ -1,9 +1,5 @@
 import * as z from 'zod/mini'
-import { canBeKept, letterCount } from '../../base/text'
-import type { Brand } from '../../base/brand'
-import type { Channel } from '../../base/channel'
-import { U14_MAX, type U14 } from '../../base/u14'
-import type { U7 } from '../../base/u7'
+import { canBeKept, letterCount, type Brand, type Channel, U14_MAX, type U14, type U7 } from '#core/base'
 
 /** Names one row for ever. Unique within its table and rig; made outside the core. */
 export type Id<Row extends string> = Brand<string, Row>

@@ -1,6 +1,4 @@
-import { change, type Change, type Edit } from '../../rig/edit'
-import { inOrder, type Rig } from '../../rig/rig'
-import type { SoundId } from '../../rig/table/sound'
+import { change, type Change, type Edit, inOrder, type Rig, type SoundId } from '#core/rig'
 
 /** Moves a sound to a place among the sounds, counted from 0. Null when it stands there. */
 export function moveSound(rig: Rig, id: SoundId, to: number): Edit | null {

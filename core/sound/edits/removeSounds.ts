@@ -1,9 +1,14 @@
-import { own } from '../../base/own'
-import { change, type Change, type Edit } from '../../rig/edit'
-import { changesWithout } from '../../rig/edits/removeRow'
-import { rowKey } from '../../rig/references'
-import type { Rig } from '../../rig/rig'
-import type { Sound, SoundId } from '../../rig/table/sound'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  changesWithout,
+  rowKey,
+  type Rig,
+  type Sound,
+  type SoundId,
+} from '#core/rig'
 import { spokenCells } from '../cells'
 
 /**

@@ -1,11 +1,20 @@
 import { dequal } from 'dequal/lite'
-import { own } from '../../base/own'
-import { change, type Change, type Edit, type EditLabel } from '../../rig/edit'
-import { findPreset } from '../../rig/edits/setRecall'
-import type { Rig } from '../../rig/rig'
-import type { Device, DeviceId } from '../../rig/table/device'
-import { BLANK_PRESET, type PresetId } from '../../rig/table/preset'
-import type { Cell, Sound, SoundId } from '../../rig/table/sound'
+import { own } from '#core/base'
+import {
+  change,
+  type Change,
+  type Edit,
+  type EditLabel,
+  findPreset,
+  type Rig,
+  type Device,
+  type DeviceId,
+  BLANK_PRESET,
+  type PresetId,
+  type Cell,
+  type Sound,
+  type SoundId,
+} from '#core/rig'
 import type { TypedCell } from '../cellText'
 
 /** A cell to be written; null takes what the sound says of the device away, so that it inherits or says nothing. */

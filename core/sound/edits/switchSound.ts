@@ -1,11 +1,22 @@
-import { own } from '../../base/own'
-import { change, type Edit } from '../../rig/edit'
-import { putSwitch, switchAt, type SwitchSlot } from '../../rig/edits/switchSlot'
-import { lastOrder, type Rig } from '../../rig/rig'
-import { namedIn, soundOf, type Action } from '../../rig/table/action'
-import type { DeviceId } from '../../rig/table/device'
-import { BLANK_SOUND, type Said, type Sound, type SoundId } from '../../rig/table/sound'
-import { findPreset } from '../../rig/edits/setRecall'
+import { own } from '#core/base'
+import {
+  change,
+  type Edit,
+  putSwitch,
+  switchAt,
+  type SwitchSlot,
+  lastOrder,
+  type Rig,
+  namedIn,
+  soundOf,
+  type Action,
+  type DeviceId,
+  BLANK_SOUND,
+  type Said,
+  type Sound,
+  type SoundId,
+  findPreset,
+} from '#core/rig'
 import { wantsOf } from '../want'
 
 /** Makes one position of a switch recall a sound and nothing else. Null when it does already. */

@@ -1,13 +1,15 @@
-import type { Rig } from '../../rig/rig'
-import type { ShowMove } from '../../rig/showOrder'
-import type { Action } from '../../rig/table/action'
-import type { ControlId } from '../../rig/table/control'
-import type { Controller } from '../../rig/table/controller'
-import type { Row } from '../../rig/table/keyIn'
-import type { DeviceId } from '../../rig/table/device'
-import type { PresetId } from '../../rig/table/preset'
-import type { SongId } from '../../rig/table/song'
-import type { SwitchId } from '../../rig/table/switch'
+import type {
+  Rig,
+  ShowMove,
+  Action,
+  ControlId,
+  Controller,
+  Row,
+  DeviceId,
+  PresetId,
+  SongId,
+  SwitchId,
+} from '#core/rig'
 import type { Claim } from '../claim'
 import type { Known } from '../known'
 import type { ActionStep } from '../step'

@@ -1,4 +1,4 @@
-import type { ActionOf } from '../../rig/table/action'
+import type { ActionOf } from '#core/rig'
 import { without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'

@@ -1,6 +1,5 @@
-import { own } from '../../base/own'
-import { contactsOf } from '../../rig/cabling/contacts'
-import type { ActionOf } from '../../rig/table/action'
+import { own } from '#core/base'
+import { contactsOf, type ActionOf } from '#core/rig'
 import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
 import { onOrOff, onlyNumber, take, without, type Reading } from '../phrase/phrase'

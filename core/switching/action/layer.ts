@@ -1,5 +1,4 @@
-import type { ActionOf } from '../../rig/table/action'
-import type { Layer } from '../../rig/table/switch'
+import type { ActionOf, Layer } from '#core/rig'
 import { without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 

@@ -1,8 +1,7 @@
-import { own } from '../../base/own'
-import type { ActionOf } from '../../rig/table/action'
+import { own } from '#core/base'
+import { type ActionOf, inOrder } from '#core/rig'
 import { take, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
-import { inOrder } from '../../rig/rig'
 
 /** It is what it stands for. */
 export const macro: ActionDoes<ActionOf<'macro'>> = {

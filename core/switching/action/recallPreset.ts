@@ -1,12 +1,14 @@
-import { own } from '../../base/own'
-import { parseDisplay } from '../../rig/numbering/display'
-import { sendChannel } from '../../rig/channels'
-import { findPreset } from '../../rig/edits/setRecall'
-import { recallMessages } from '../../rig/numbering/address'
-import type { Rig } from '../../rig/rig'
-import type { Device } from '../../rig/table/device'
-import type { PresetId } from '../../rig/table/preset'
-import type { ActionOf } from '../../rig/table/action'
+import { own } from '#core/base'
+import {
+  parseDisplay,
+  sendChannel,
+  findPreset,
+  recallMessages,
+  type Rig,
+  type Device,
+  type PresetId,
+  type ActionOf,
+} from '#core/rig'
 import { devicesMeant } from '../phrase/controls'
 import { take, without, type Reading } from '../phrase/phrase'
 import type { ActionStep } from '../step'

@@ -1,5 +1,5 @@
-import type { ActionOf } from '../../rig/table/action'
-import { sendWants } from '../../sound/sendWants'
+import type { ActionOf } from '#core/rig'
+import { sendWants } from '#core/sound'
 import { believedWants } from '../believedWants'
 import { without } from '../phrase/phrase'
 import type { ActionStep } from '../step'

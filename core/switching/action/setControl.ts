@@ -1,6 +1,5 @@
-import { own } from '../../base/own'
-import type { ActionOf } from '../../rig/table/action'
-import { highestValue, type Control } from '../../rig/table/control'
+import { own } from '#core/base'
+import { type ActionOf, highestValue, type Control } from '#core/rig'
 import { isOn, valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
 import { furtherValue } from '../furtherValue'

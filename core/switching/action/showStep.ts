@@ -1,9 +1,16 @@
-import { own } from '../../base/own'
-import type { Rig } from '../../rig/rig'
-import { playedParts, showOn, showPlace, showTarget, songsOf } from '../../rig/showOrder'
-import type { ActionOf } from '../../rig/table/action'
-import { songTempo, type SongId } from '../../rig/table/song'
-import type { SoundId } from '../../rig/table/sound'
+import { own } from '#core/base'
+import {
+  type Rig,
+  playedParts,
+  showOn,
+  showPlace,
+  showTarget,
+  songsOf,
+  type ActionOf,
+  songTempo,
+  type SongId,
+  type SoundId,
+} from '#core/rig'
 import { take, without } from '../phrase/phrase'
 import { storedTempo } from '../tempoNow'
 import type { ActionDoes } from './actionDoes'

@@ -1,5 +1,5 @@
-import { own } from '../../base/own'
-import type { ActionOf } from '../../rig/table/action'
+import { own } from '#core/base'
+import type { ActionOf } from '#core/rig'
 import { controlSends, sweepName } from '../controlSends'
 import { controlsMeant, valueMeant } from '../phrase/controls'
 import { without } from '../phrase/phrase'

@@ -1,5 +1,4 @@
-import type { ActionOf } from '../../rig/table/action'
-import { BPM_LEAST, BPM_MOST } from '../../rig/table/song'
+import { type ActionOf, BPM_LEAST, BPM_MOST } from '#core/rig'
 import { FIRST_TEMPO } from '../known'
 import { without } from '../phrase/phrase'
 import { storedTempo, tempoNow } from '../tempoNow'

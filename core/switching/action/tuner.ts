@@ -1,6 +1,5 @@
-import { own } from '../../base/own'
-import type { ActionOf } from '../../rig/table/action'
-import { highestValue } from '../../rig/table/control'
+import { own } from '#core/base'
+import { type ActionOf, highestValue } from '#core/rig'
 import { holdsValue } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'

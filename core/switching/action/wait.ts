@@ -1,4 +1,4 @@
-import type { ActionOf } from '../../rig/table/action'
+import type { ActionOf } from '#core/rig'
 import { onlyNumber, without } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 

@@ -1,10 +1,13 @@
-import { own } from '../../base/own'
-import { valueBehindNumber } from '../../rig/chart/rawValue'
-import { valueFor } from '../../rig/chart/reading'
-import { sendChannel } from '../../rig/channels'
-import { perTables } from '../../rig/perTables'
-import type { Rig } from '../../rig/rig'
-import { highestValue, type Control } from '../../rig/table/control'
+import { own } from '#core/base'
+import {
+  valueBehindNumber,
+  valueFor,
+  sendChannel,
+  perTables,
+  type Rig,
+  highestValue,
+  type Control,
+} from '#core/rig'
 import { numberSaid, type NumberSaid } from './numberSaid'
 import { take } from './phrase'
 

@@ -1,6 +1,4 @@
-import type { Action } from '../../rig/table/action'
-import type { DeviceId } from '../../rig/table/device'
-import type { ControllerId } from '../../rig/table/controller'
+import type { Action, DeviceId, ControllerId } from '#core/rig'
 
 /** What a player typed, in lower case, word by word; "hold" is taken out and kept apart. A comma within a number is its own. */
 export interface Phrase {

@@ -1,13 +1,24 @@
-import { own } from '../../base/own'
-import type { MidiMessage } from '../../midi/message'
-import { sendChannel } from '../../rig/channels'
-import { change, type Change, type Edit } from '../../rig/edit'
-import { actionsAt, putActions, type ListPlace } from '../../rig/edits/actionList'
-import { putSwitch, switchAt, type SwitchSlot } from '../../rig/edits/switchSlot'
-import { recallMessages } from '../../rig/numbering/address'
-import type { Rig } from '../../rig/rig'
-import { naming, type Action } from '../../rig/table/action'
-import { BLANK_PRESET, type Preset, type PresetId } from '../../rig/table/preset'
+import { own } from '#core/base'
+import type { MidiMessage } from '#core/midi'
+import {
+  sendChannel,
+  change,
+  type Change,
+  type Edit,
+  actionsAt,
+  putActions,
+  type ListPlace,
+  putSwitch,
+  switchAt,
+  type SwitchSlot,
+  recallMessages,
+  type Rig,
+  naming,
+  type Action,
+  BLANK_PRESET,
+  type Preset,
+  type PresetId,
+} from '#core/rig'
 import { heldInVain, isHeld, readingsOf } from '../action'
 import type { Doing } from '../action/actionDoes'
 import { listSteps, messagesAmong } from '../compile'

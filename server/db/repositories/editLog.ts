@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, lte, sql } from 'drizzle-orm'
-import { upgradeEdit, type Edit } from '#core'
+import { upgradeEdit, type Edit } from '#core/rig'
 import type { LoggedEdit } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
 import { edits } from '../schema'

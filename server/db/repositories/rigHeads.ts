@@ -1,5 +1,5 @@
 import { and, desc, eq, getTableColumns, isNotNull, isNull, notExists, sql } from 'drizzle-orm'
-import { ABOUT_ID } from '#core'
+import { ABOUT_ID } from '#core/rig'
 import type { DeletedRig, LoggedEdit, RigSummary } from '#shared/contract/rigs'
 import type { Db, Transaction } from '../database'
 import { about, banks, controllers, devices, edits, rigs, sounds, switches } from '../schema'

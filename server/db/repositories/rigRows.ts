@@ -1,6 +1,6 @@
 import { and, eq, getTableColumns, inArray, sql, type SQL } from 'drizzle-orm'
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core'
-import { TABLE_NAMES, type Change, type Rig, type TableName } from '#core'
+import { TABLE_NAMES, type Change, type Rig, type TableName } from '#core/rig'
 import type { Db, Transaction } from '../database'
 import { rigTables } from '../rigTables'
 

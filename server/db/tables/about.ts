@@ -1,5 +1,5 @@
 import { primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { About } from '#core'
+import type { About } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const about = sqliteTable(

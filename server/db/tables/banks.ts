@@ -1,5 +1,5 @@
 import { foreignKey, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Bank } from '#core'
+import type { Bank } from '#core/rig'
 import { controllers } from './controllers'
 import { rigRow } from './rigRow'
 

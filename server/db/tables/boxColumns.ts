@@ -1,5 +1,5 @@
 import { text } from 'drizzle-orm/sqlite-core'
-import type { Device } from '#core'
+import type { Device } from '#core/rig'
 
 /** What controllers and devices both have: jacks, a way to save, a place on the map. */
 export const boxColumns = () => ({

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Cable } from '#core'
+import type { Cable } from '#core/rig'
 import { rigRow } from './rigRow'
 
 /** Ends may be in either of two tables, so the core's integrity, not a foreign key, keeps them. */

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Controller } from '#core'
+import type { Controller } from '#core/rig'
 import { boxColumns } from './boxColumns'
 import { rigRow } from './rigRow'
 

@@ -1,5 +1,5 @@
 import { foreignKey, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Control } from '#core'
+import type { Control } from '#core/rig'
 import { devices } from './devices'
 import { rigRow } from './rigRow'
 

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Device } from '#core'
+import type { Device } from '#core/rig'
 import { boxColumns } from './boxColumns'
 import { rigRow } from './rigRow'
 

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Dump } from '#core'
+import type { Dump } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const dumps = sqliteTable(

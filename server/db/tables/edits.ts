@@ -1,5 +1,5 @@
 import { integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
-import type { Change, EditLabel } from '#core'
+import type { Change, EditLabel } from '#core/rig'
 import { rigs } from './rigs'
 
 /** The log: every confirmed edit, the revision it made, and the id its sender gave it. */

@@ -1,5 +1,5 @@
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { StageNow } from '#core'
+import type { StageNow } from '#core/stage'
 import { rigs } from './rigs'
 
 /** The floor of each rig as a desk showed it last: so that a screen can follow by another server of the same database. */

@@ -1,5 +1,5 @@
 import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { KeyIn } from '#core'
+import type { KeyIn } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const keyIns = sqliteTable(

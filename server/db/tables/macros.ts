@@ -1,5 +1,5 @@
 import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Macro } from '#core'
+import type { Macro } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const macros = sqliteTable(

@@ -1,5 +1,5 @@
 import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Never } from '#core'
+import type { Never } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const nevers = sqliteTable(

@@ -1,5 +1,5 @@
 import { foreignKey, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Pair } from '#core'
+import type { Pair } from '#core/rig'
 import { devices } from './devices'
 import { rigRow } from './rigRow'
 

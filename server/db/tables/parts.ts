@@ -1,5 +1,5 @@
 import { foreignKey, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Part } from '#core'
+import type { Part } from '#core/rig'
 import { rigRow } from './rigRow'
 import { songs } from './songs'
 

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Pedal } from '#core'
+import type { Pedal } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const pedals = sqliteTable(

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Practice } from '#core'
+import type { Practice } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const practices = sqliteTable(

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Ride } from '#core'
+import type { Ride } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const rides = sqliteTable(

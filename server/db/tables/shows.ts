@@ -1,5 +1,5 @@
 import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Show } from '#core'
+import type { Show } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const shows = sqliteTable(

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Song } from '#core'
+import type { Song } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const songs = sqliteTable(

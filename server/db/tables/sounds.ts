@@ -1,5 +1,5 @@
 import { primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Sound } from '#core'
+import type { Sound } from '#core/rig'
 import { rigRow } from './rigRow'
 
 export const sounds = sqliteTable(

@@ -1,5 +1,5 @@
 import { foreignKey, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { Footswitch } from '#core'
+import type { Footswitch } from '#core/rig'
 import { banks } from './banks'
 import { rigRow } from './rigRow'
 

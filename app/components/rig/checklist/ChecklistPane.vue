@@ -3,19 +3,17 @@ import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { Printer } from '@lucide/vue'
 import { computed } from 'vue'
+import { rigName, type MarkId, type Rig } from '#core/rig'
 import {
   lostTick,
   PHASE_CAUTIONS,
   PHASES,
-  rigName,
   taskCautions,
   tickOf,
   toggleTick,
   type Caution,
   type ChecklistLine,
-  type MarkId,
-  type Rig,
-} from '#core'
+} from '#core/setup'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import { usePlatform } from '~/platform/platform'

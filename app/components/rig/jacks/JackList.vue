@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import WordHints from '~/components/common/WordHints.vue'
 import { computed } from 'vue'
-import { cablesIn, type Box, type Rig } from '#core'
+import { cablesIn, type Box, type Rig } from '#core/rig'
 import FoldSection from '~/components/common/FoldSection.vue'
 import JackRow from './JackRow.vue'
 

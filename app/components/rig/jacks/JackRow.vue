@@ -2,13 +2,12 @@
 import { Settings2 } from '@lucide/vue'
 import Select from 'primevue/select'
 import { computed, ref } from 'vue'
+import { CHANNELS } from '#core/base'
 import {
   alterRole,
   boxName,
   cablesIn,
-  CHANNELS,
   isFree,
-  jackCautions,
   plugChoices,
   roleOf,
   setRole,
@@ -17,7 +16,8 @@ import {
   type Port,
   type Rig,
   type Role,
-} from '#core'
+} from '#core/rig'
+import { jackCautions } from '#core/setup'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import IconButton from '~/components/common/IconButton.vue'

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { layCable, type Cable, type CableId } from '#core'
+import { layCable, type Cable, type CableId } from '#core/rig'
 import { useSelection } from '~/composables/useSelection'
 import type { useRigStore } from '~/stores/rig'
 

@@ -1,4 +1,4 @@
-import type { Role } from '#core'
+import type { Role } from '#core/rig'
 import { SOUND_USE } from '~/text/jacks'
 
 /** One setting of a jack's role the player may change: a field with its choices. */

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import { BOX, type Box, type Finding, type Port, type Spot } from '#core'
+import { BOX } from '#core/arrange'
+import type { Finding } from '#core/check'
+import type { Box, Port, Spot } from '#core/rig'
 import FindingMark from '~/components/common/FindingMark.vue'
 import { ROLE_TEXT } from '~/text/jacks'
 import { boxFacts } from './boxFacts'

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Finding, Link, Route } from '#core'
+import type { Route } from '#core/arrange'
+import type { Finding } from '#core/check'
+import type { Link } from '#core/rig'
 import { cableLabel, roundedPath, toneOf } from '~/charts/rigMap'
 
 const { link, route, isChosen, found } = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue'
-import type { Port } from '#core'
+import type { Port } from '#core/rig'
 import { useBoxDrag } from './useBoxDrag'
 
 /** A jack to drag a cable from, or to drop one on. The keyboard's way is the list of jacks in the inspector. */

@@ -1,21 +1,9 @@
 <script setup lang="ts">
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
-import {
-  BOX,
-  boxes,
-  links,
-  linesOf,
-  routeLines,
-  spots,
-  type Box,
-  type Cable,
-  type Finding,
-  type Line,
-  type Rig,
-  type Route,
-  type Spot,
-} from '#core'
+import { BOX, linesOf, routeLines, spots, type Line, type Route } from '#core/arrange'
+import type { Finding } from '#core/check'
+import { boxes, links, type Box, type Cable, type Rig, type Spot } from '#core/rig'
 import { frameFor, layerOf, type Layer } from '~/charts/rigMap'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import MapBox from './MapBox.vue'

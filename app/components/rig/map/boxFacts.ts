@@ -1,4 +1,4 @@
-import { roleOf, type Box } from '#core'
+import { roleOf, type Box } from '#core/rig'
 import { count } from '#shared/counts'
 import { PLUG_TEXT } from '~/text/jacks'
 

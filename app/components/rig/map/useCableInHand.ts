@@ -10,7 +10,7 @@ import {
   type Port,
   type Rig,
   type Spot,
-} from '#core'
+} from '#core/rig'
 
 /** A cable in the hand: from a jack, or, begun by keyboard, from a box whose jack is still open. */
 export interface Pull {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { Check, X } from '@lucide/vue'
 import { computed } from 'vue'
-import { abilityFor, CONTROLLERS, inOrder, lacking, requirements, type Rig } from '#core'
+import { CONTROLLERS } from '#core/archetype'
+import { inOrder, type Rig } from '#core/rig'
+import { abilityFor, lacking, requirements } from '#core/switching'
 import { NEED_TEXT } from '~/text/sayings/control'
 
 /** What the rig asks of a foot controller, what this one has, and which kind would do. */

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own, powerPlan, type Consumer, type Finding, type Outlet, type Rig } from '#core'
+import { own } from '#core/base'
+import type { Finding } from '#core/check'
+import { powerPlan, type Consumer, type Outlet, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'

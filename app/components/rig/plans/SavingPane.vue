@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { boxes, type Rig } from '#core'
+import { boxes, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'
 import { SAVING_TEXT } from '~/text/saving'

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import WordHints from '~/components/common/WordHints.vue'
 import { computed, ref } from 'vue'
-import { heardThrough, inOrder, soundLoops, soundPaths, type Finding, type HeardStop, type Rig } from '#core'
+import type { Finding } from '#core/check'
+import { inOrder, soundLoops, soundPaths, type Rig } from '#core/rig'
+import { heardThrough, type HeardStop } from '#core/setup'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ActionOf, Rig } from '#core'
+import type { ActionOf, Rig } from '#core/rig'
 import ControlField from './ControlField.vue'
 import ValueField from './ValueField.vue'
 

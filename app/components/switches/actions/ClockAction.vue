@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ActionOf, Rig } from '#core'
+import type { ActionOf, Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 
 /** MIDI clock. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { contactsOf, inOrder, type ActionOf, type DeviceId, type Rig } from '#core'
+import { contactsOf, inOrder, type ActionOf, type DeviceId, type Rig } from '#core/rig'
 import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'

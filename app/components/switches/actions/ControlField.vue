@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed, useId } from 'vue'
-import { inOrder, own, tapMeaning, type Control, type ControlId, type Rig } from '#core'
+import { own } from '#core/base'
+import { inOrder, tapMeaning, type Control, type ControlId, type Rig } from '#core/rig'
 
 /** One of the controls in the devices' charts. */
 const {

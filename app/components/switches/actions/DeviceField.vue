@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inOrder, receivers, type Device, type DeviceId, type Rig } from '#core'
+import { inOrder, receivers, type Device, type DeviceId, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 
 /** One of the devices that answer to messages. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LOOPER_FUNCTIONS, tapMeaning, type ActionOf, type Rig } from '#core'
+import { LOOPER_FUNCTIONS, tapMeaning, type ActionOf, type Rig } from '#core/rig'
 import ControlField from './ControlField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { LOOPER_TEXT } from '#shared/actions/looper'

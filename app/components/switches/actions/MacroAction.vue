@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inOrder, own, type ActionOf, type MacroId, type Rig } from '#core'
+import { own } from '#core/base'
+import { inOrder, type ActionOf, type MacroId, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { actionText } from '#shared/actions'
 

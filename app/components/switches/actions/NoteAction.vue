@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { ActionOf, Rig, U7 } from '#core'
+import type { U7 } from '#core/base'
+import type { ActionOf, Rig } from '#core/rig'
 import DeviceField from './DeviceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'

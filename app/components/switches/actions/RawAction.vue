@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
-import { hexOf, readBytes, type ActionOf, type Rig } from '#core'
+import { hexOf, readBytes } from '#core/midi'
+import type { ActionOf, Rig } from '#core/rig'
 import { channelText, messageText } from '#shared/messages'
 import { hexRefusalText } from '~/text/refusals'
 import DeviceField from './DeviceField.vue'

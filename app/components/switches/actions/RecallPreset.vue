@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
+import { own } from '#core/base'
 import {
   BLANK_PRESET,
   change,
   findPreset,
-  own,
   type ActionOf,
   type Change,
   type Controller,
   type PresetId,
   type Rig,
-} from '#core'
+} from '#core/rig'
 import { controllerShows, sentText } from '~/text/presets'
 import PresetPicker from '../PresetPicker.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ActionOf, Control, Rig } from '#core'
+import type { ActionOf, Control, Rig } from '#core/rig'
 import ControlField from './ControlField.vue'
 import ValueField from './ValueField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { inOrder, type ActionOf, type Rig, type SongId } from '#core'
+import { inOrder, type ActionOf, type Rig, type SongId } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { SHOW_STEP_TEXT } from '#shared/actions/showStep'
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
-import { formatDisplay, own, parseDisplay, type ActionOf, type DeviceId, type Rig } from '#core'
+import { own } from '#core/base'
+import { formatDisplay, parseDisplay, type ActionOf, type DeviceId, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { displayRefusalText } from '~/text/refusals'
 import DeviceField from './DeviceField.vue'

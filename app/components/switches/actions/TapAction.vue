@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tapMeaning, type ActionOf, type Control, type Rig } from '#core'
+import { tapMeaning, type ActionOf, type Control, type Rig } from '#core/rig'
 import CheckField from '~/components/common/CheckField.vue'
 import ControlField from './ControlField.vue'
 

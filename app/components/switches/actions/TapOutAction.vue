@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ActionOf, Rig } from '#core'
+import type { ActionOf, Rig } from '#core/rig'
 import DeviceField from './DeviceField.vue'
 
 /** The tempo of now, tapped out to a device that takes taps. */

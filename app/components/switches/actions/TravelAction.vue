@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { byIndex, type ActionOf, type BankId, type Rig } from '#core'
+import { byIndex, type ActionOf, type BankId, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { bankText } from '#shared/actions/travel'
 

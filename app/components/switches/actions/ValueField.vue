@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
-import { highestValue, own, shownText, valueFor, type ControlId, type Rig } from '#core'
+import { own } from '#core/base'
+import { highestValue, shownText, valueFor, type ControlId, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 
 /** A value of a control in the device's own unit; what cannot be read stays, with what may be typed. */

@@ -1,5 +1,5 @@
 import type { Component } from 'vue'
-import type { ActionKind } from '#core'
+import type { ActionKind } from '#core/rig'
 import AllOff from './AllOff.vue'
 import AlternateControl from './AlternateControl.vue'
 import ClockAction from './ClockAction.vue'

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { readBytes } from '../../../midi/hexBytes'
+import { readBytes } from '#core/midi'
 import { idSchema, textSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
 

@@ -1,0 +1,13 @@
+/** What `base` hands out: nothing outside passes this door (tests do). */
+export { assertNever } from './assertNever'
+export type { Brand } from './brand'
+export { CHANNELS, requireChannel, type Channel } from './channel'
+export { digest } from './digest'
+export { requireIntegerBetween } from './integer'
+export { own } from './own'
+export { perObject } from './perObject'
+export { accept, refuse, type Result } from './result'
+export { seeded } from './seeded'
+export { canBeKept, cutText, keepable, letterCount, utf8Length } from './text'
+export { U14_MAX, joinU14, requireU14, splitU14, type U14 } from './u14'
+export { U7_MAX, requireU7, type U7 } from './u7'

@@ -1,0 +1,11 @@
+/** What `check` hands out: nothing outside passes this door (tests do). */
+export type { Severity } from './finding'
+export { findings, type Finding } from './findings'
+export { roomFor } from './midi/roomFor'
+export type { LyingLamp, MoveTold } from './searched/lyingLamp'
+export { NOT_LOOKED, proofReport, type LineReport, type NotLooked } from './searched/proofReport'
+export type { FaultTold, ProvenFault } from './searched/provenFault'
+export type { RunDiffers } from './searched/runDiffers'
+export { slowFindings, type SlowFindings, type SlowQuestion } from './searched/slow'
+export { thingChoices, thingText } from './searched/thingWords'
+export { keptBackFrom } from './tempo/clocks'

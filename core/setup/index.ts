@@ -1,0 +1,10 @@
+/** What `setup` hands out: nothing outside passes this door (tests do). */
+export { BEFORE_SHOW, beforeShow } from './beforeShow'
+export { PHASE_CAUTIONS, jackCautions, taskCautions, type Caution } from './cautions'
+export { PHASES, checklist, type ChecklistLine, type Phase, type Task } from './checklist'
+export { deviceSheet } from './deviceSheet'
+export { firstFloor } from './firstFloor'
+export { firstSound } from './firstSound'
+export { guide, type Answer, type Guide, type Question } from './guide'
+export { heardThrough, type HeardStop } from './soundOff'
+export { clearTicks, lostTick, saveAgain, tickOf, toggleTick } from './ticks'
