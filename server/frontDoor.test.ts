@@ -1,7 +1,7 @@
 import { connect } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { emptyRig, editRow, formatRigFile } from '#core/rig'
-import { hostName, isOurs } from './http/hosts'
+import { hostName, isOurs } from './base/hosts'
 import { ask } from './testing/ask'
 import { rawRequest, statusAskedAs } from './testing/rawRequest'
 import { startTestServer, type TestServer } from './testing/testServer'

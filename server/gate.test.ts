@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ownPath } from './http/signInPage'
-import { readSettings } from './start/settings'
+import { readSettings } from './base/settings'
 import { ask } from './testing/ask'
 import { ROUTES, startTestServer, type TestServer } from './testing/testServer'
 

@@ -51,7 +51,7 @@ import { createKeptRigs } from './services/keptRigs'
 import { createRig, findHead, findRig, listRigs } from './services/rigs'
 import type { Store } from './services/store'
 import { startWords } from './start/startWords'
-import { readSettings } from './start/settings'
+import { readSettings } from './base/settings'
 import { ask } from './testing/ask'
 import { readMigration, startTestServer } from './testing/testServer'
 

@@ -9,7 +9,7 @@ import {
   type Stroke,
 } from '#core/keyin'
 import type { Controller, Keying, Rig } from '#core/rig'
-import { count } from './counts'
+import { count } from './words/counts'
 
 /** "Bank 2 Verse", or what is kept beside the switches. */
 export function groupText(rig: Rig, controller: Controller, place: Place): string {

@@ -1,8 +1,8 @@
 import { own } from '#core/base'
 import type { TestLine } from '#core/logbook'
 import type { Rig } from '#core/rig'
-import { listText } from './counts'
-import { shortDoes } from './actions'
+import { listText } from './words/counts'
+import { shortDoes } from './actions/index'
 
 /** What to do for a line of the test plan. */
 export function testDoes(line: TestLine): string {

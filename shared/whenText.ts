@@ -1,6 +1,6 @@
 import { own } from '#core/base'
 import { boxName, type Rig, type When } from '#core/rig'
-import { listText } from './counts'
+import { listText } from './words/counts'
 
 /** "while the Wah of Bass synth is on", "in Storm", "otherwise". */
 export function whenText(rig: Rig, when: When): string {

@@ -3,7 +3,7 @@ import { own } from '#core/base'
 import type { Rig } from '#core/rig'
 import type { FloorMinute, WireEntry } from '#core/simulate'
 import { gestureText } from '~/text/gestures'
-import { messageText, messageTone, type WireTone } from '#shared/messages'
+import { messageText, messageTone, type WireTone } from '#shared/words/messages'
 
 /** A stretch of the floor's time, in µs. */
 export interface Stretch {

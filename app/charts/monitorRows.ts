@@ -10,9 +10,9 @@ import {
   type SwitchId,
 } from '#core/rig'
 import { readAt, type WireEntry } from '#core/simulate'
-import type { Incoming } from '~/stores/midi'
-import { messageText, messageTone, type WireTone } from '#shared/messages'
-import { listText } from '#shared/counts'
+import type { Incoming } from '~/platform/midi'
+import { messageText, messageTone, type WireTone } from '#shared/words/messages'
+import { listText } from '#shared/words/counts'
 import { outputName } from './minuteLanes'
 
 /** One message as the monitor shows it. */

@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import type { Footswitch, Rig } from '#core/rig'
 import { compile, schedule, type CompiledStep, type SwitchEvent, type TimedMessage } from '#core/switching'
-import { messageText, messageTone } from '#shared/messages'
+import { messageText, messageTone } from '#shared/words/messages'
 
 /** What one press puts on an idle wire. */
 export interface PressSending {

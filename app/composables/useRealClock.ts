@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { CLOCKS_A_QUARTER } from '#core/tempo'
 import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
-import { useIncoming } from './useIncoming'
+import { useIncoming } from '../stores/useIncoming'
 
 const isRead = ref(false)
 

@@ -1,4 +1,4 @@
-import { useIncoming } from './useIncoming'
+import { useIncoming } from '../stores/useIncoming'
 
 /** One value of a controller number that came in. */
 export interface PedalMessage {

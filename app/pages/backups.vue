@@ -15,9 +15,9 @@ import {
   type BackupsReply,
   type RestoredReply,
 } from '#shared/contract/backups'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import { errorReply } from '#shared/errors'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 
 /** Everything in one file: made, kept on a schedule, opened again. */
 const { server } = usePlatform()

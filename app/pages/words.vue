@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { wordsFor } from '~/text/words'
 
 /** The words of the trade, one sentence and one comparison each; searched by typing. */

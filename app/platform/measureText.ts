@@ -1,4 +1,4 @@
-import type { Measure } from '~/charts/fitText'
+import type { Measure } from '~/platform/fitText'
 
 /** Measures text in a font of the page; by its letters where the browser cannot. `style` is a weight, `family` as in CSS. */
 export function measureIn(style: string, family: string): Measure {

@@ -1,3 +1,16 @@
+/** What stands between the player and real gear; `open` when nothing does. */
+export type MidiState = 'unasked' | 'asking' | 'open' | 'none' | 'insecure' | 'refused' | 'failed'
+
+/** A message that came in. */
+export interface Incoming {
+  /** In ms on the page's clock. */
+  readonly at: number
+  readonly from: string
+  readonly bytes: Uint8Array
+  /** It is one of our own, come back. */
+  readonly isEcho: boolean
+}
+
 /** A place MIDI bytes are sent to. Times are in ms on the page's own clock, as the browser's timestamps are. */
 export interface MidiOut {
   readonly id: string

@@ -16,7 +16,7 @@ import {
 } from '#core/dump'
 import { hexOf, readBytes } from '#core/midi'
 import { UNKNOWN_DUMPING, type DumpMessage, type Dumping } from '#core/rig'
-import { useIncoming } from '~/composables/useIncoming'
+import { useIncoming } from '~/stores/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from './midi'
 import { useRigStore } from './rig'

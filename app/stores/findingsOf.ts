@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Finding, SlowFindings } from '#core/check'
 import type { Rig } from '#core/rig'
-import { useAnswer } from '~/composables/useAnswer'
+import { useAnswer } from '~/platform/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import type { WorkFault } from '~/platform/workers'
 import { isProofFault } from '~/text/proof'

@@ -14,7 +14,7 @@ import {
 } from '#core/listen'
 import { hexOf } from '#core/midi'
 import { inOrder } from '#core/rig'
-import { useIncoming } from '~/composables/useIncoming'
+import { useIncoming } from '~/stores/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from './midi'
 import { useRigStore } from './rig'

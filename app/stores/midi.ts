@@ -1,22 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, triggerRef } from 'vue'
 import type { WireEntry } from '#core/simulate'
-import { benchPort, type MidiIn, type MidiOut, type MidiPorts } from '~/platform/midi'
+import {
+  benchPort,
+  type Incoming,
+  type MidiIn,
+  type MidiOut,
+  type MidiPorts,
+  type MidiState,
+} from '~/platform/midi'
 import { usePlatform } from '~/platform/platform'
 import { Echoes, Outgoing, type Jitter } from './outgoing'
-
-/** What stands between the player and real gear; `open` when nothing does. */
-export type MidiState = 'unasked' | 'asking' | 'open' | 'none' | 'insecure' | 'refused' | 'failed'
-
-/** A message that came in. */
-export interface Incoming {
-  /** In ms on the page's clock. */
-  readonly at: number
-  readonly from: string
-  readonly bytes: Uint8Array
-  /** It is one of our own, come back. */
-  readonly isEcho: boolean
-}
 
 /** Of what came in so many are kept. */
 const INCOMING_MAX = 2000

@@ -18,7 +18,7 @@ import type { PlayedPart, PracticeId, SoundId } from '#core/rig'
 import type { FootMove } from '#core/show'
 import { settle } from '#core/simulate'
 import { usePlatform } from '~/platform/platform'
-import { isoDate } from '#shared/times'
+import { isoDate } from '#shared/words/times'
 import { useFloorStore } from './floor'
 import { useRigStore } from './rig'
 

@@ -9,6 +9,7 @@ import type { PostEdit, RigReply } from '#shared/contract/rigs'
 import type { Stamp } from '#shared/stamp'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
+import type { Setback } from '~/platform/setback'
 import { findingsOf } from './findingsOf'
 import { EMPTY_HISTORY, redone, remember, undone, without, type History } from './history'
 import { createOutbox, type Outbox, type OutboxState } from './outbox'
@@ -16,13 +17,6 @@ import { createTabNotes, type TabNotes } from './tabNotes'
 
 /** In ms: when a rig that is confirmed is kept here, and how often an absent server is asked. */
 const [SHELVE_AFTER, ASK_AGAIN_AFTER] = [700, 4000]
-
-/** Something the player must hear about an edit that was not done. */
-export interface Setback {
-  readonly label: Edit['label']
-  readonly doing: 'edit' | 'undo' | 'redo' | 'take'
-  readonly refusal: EditRefusal
-}
 
 /**
  * The rig on the screen: what the server confirmed with the player's unsent edits on top. Every change

@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import { contactsOf, type Device, type Gap, type Rig } from '#core/rig'
 import { presetText, setText, type DeviceBetween, type Leftover } from '#core/sound'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 
 /** "a clear hole of 80 ms". */
 export const gapText = ({ heard, ms }: Gap): string =>

@@ -1,5 +1,5 @@
 import type { Phase, Task } from '#core/setup'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import { lengthText, partsText } from '#shared/cableText'
 import { ROLE_TEXT } from './jacks'
 

@@ -1,5 +1,5 @@
 import type { DumpCheck, DumpFault, DumpFileFault, MessageDifference } from '#core/dump'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 
 const byteText = (byte: number): string => byte.toString(16).toUpperCase().padStart(2, '0')
 

@@ -1,5 +1,5 @@
 import type { SwitchEvent } from '#core/switching'
-import { ordinal } from '#shared/counts'
+import { ordinal } from '#shared/words/counts'
 
 /** What the foot does, as it begins a sentence: "The 2nd press", "Holding it long". */
 export function gestureText(event: SwitchEvent, position = 0, positions = 1): string {

@@ -1,6 +1,6 @@
 import { assertNever } from '#core/base'
 import type { Guide, Question } from '#core/setup'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import { findingText } from './findings'
 
 type Facts = Guide['facts']

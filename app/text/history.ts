@@ -2,7 +2,7 @@ import type { FieldDifference, RowDifference, SentDifference, Shown } from '#cor
 import type { EditLabel, TableName } from '#core/rig'
 import { EDIT_TEXT } from './edits'
 import { hexText } from './keyIn'
-import { dateText, dayText } from '#shared/times'
+import { dateText, dayText } from '#shared/words/times'
 
 /** What a row of a table is called, one of it. */
 const ROW_TEXT: Record<TableName, string> = {

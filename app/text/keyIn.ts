@@ -8,8 +8,8 @@ import {
 } from '#core/listen'
 import { messageOfHex } from '#core/midi'
 import type { Controller, Keying, Rig } from '#core/rig'
-import { listText } from '#shared/counts'
-import { channelText, messageText } from '#shared/messages'
+import { listText } from '#shared/words/counts'
+import { channelText, messageText } from '#shared/words/messages'
 
 export const MANNER_TEXT: Record<Keying['manner'], { readonly name: string; readonly about: string }> = {
   walk: {

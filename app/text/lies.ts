@@ -12,7 +12,7 @@ import {
 } from '#core/rig'
 import type { Cause, LampTruth } from '#core/simulate'
 import { holdsValue, isOn, type Claim } from '#core/switching'
-import { messageText } from '#shared/messages'
+import { messageText } from '#shared/words/messages'
 
 /** What a claim says, as it stands in a sentence: "Echo mix is at 35 %", "Tape echo plays B4 Dotted eighth". */
 function claimText(rig: Rig, claim: Claim): string {

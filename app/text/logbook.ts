@@ -2,8 +2,8 @@ import { own } from '#core/base'
 import type { LogFact } from '#core/history'
 import type { LogbookLine } from '#core/logbook'
 import { boxes, type Note, type NoteFact, type Rig } from '#core/rig'
-import { count } from '#shared/counts'
-import { dateText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { dateText } from '#shared/words/times'
 
 export const NOTE_KIND_TEXT: Record<NoteFact['kind'], string> = {
   note: 'Note',

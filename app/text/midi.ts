@@ -1,4 +1,4 @@
-import type { MidiState } from '~/stores/midi'
+import type { MidiState } from '~/platform/midi'
 
 /** Where real MIDI stands, and what to do about it. */
 export const MIDI_TEXT: Record<MidiState, string> = {

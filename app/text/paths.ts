@@ -1,6 +1,6 @@
 import { boxName, type Arrival, type Rig } from '#core/rig'
-import { count, listText } from '#shared/counts'
-import { millisecondsText } from '#shared/messages'
+import { count, listText } from '#shared/words/counts'
+import { millisecondsText } from '#shared/words/messages'
 
 /** How messages get to a box: "Straight from Eight-switch controller", "By Bass preamp and TRS hub, 0.96 ms later". */
 export function pathText(rig: Rig, controllerId: string, { through, delay }: Arrival): string {

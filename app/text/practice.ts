@@ -2,7 +2,7 @@ import { own } from '#core/base'
 import type { Heard, HeardStep } from '#core/listen'
 import type { Verdict } from '#core/practice'
 import type { Rig } from '#core/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { placeShort } from '#shared/placeText'
 
 /** "1.4 s"; "not found" where it never was. */

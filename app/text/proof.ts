@@ -9,7 +9,7 @@ import {
 } from '#core/check'
 import { SHORTEST_MS, type ProofLine, type Proved } from '#core/prove'
 import type { Rig } from '#core/rig'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import { NOT_LOOKED_TEXT } from '#shared/notLooked'
 import { switchPlace } from './sounds'
 

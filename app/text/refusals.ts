@@ -2,7 +2,7 @@ import { assertNever } from '#core/base'
 import type { HexRefusal } from '#core/midi'
 import { formatPath, type DisplayRefusal, type EditRefusal } from '#core/rig'
 import { problemText } from '#shared/problemText'
-import type { Setback } from '~/stores/rig'
+import type { Setback } from '~/platform/setback'
 import { EDIT_TEXT } from './edits'
 
 /** Why an edit was not done. */

@@ -2,7 +2,7 @@ import { own } from '#core/base'
 import { readBytes } from '#core/midi'
 import type { Rig } from '#core/rig'
 import type { DeviceEnd, RunDifference } from '#core/simulate'
-import { messageText } from '#shared/messages'
+import { messageText } from '#shared/words/messages'
 import { displayText } from './presets'
 
 const seconds = (microseconds: number): string => `${(microseconds / 1_000_000).toFixed(3)} s`

@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import type { Part, PlayedPart, Rig } from '#core/rig'
 import type { BoardPlace, Fault, NoBoard, PartWay, ShowFault, ShowTravel, Unplayed, Wrong } from '#core/show'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { gapText } from './between'
 import { valueText } from './lies'
 import { displayText, sentText } from './presets'

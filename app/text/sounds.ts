@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import { formatDisplay, type Cell, type Footswitch, type Rig } from '#core/rig'
 import type { CellRefusal, Doubt, PasteFault, Use } from '#core/sound'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import { bankText } from '#shared/actions/travel'
 import { placeText } from './switchPlaces'
 

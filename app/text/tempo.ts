@@ -4,7 +4,7 @@ import type { Division, Control, LoopGesture, LoopState, Rig, Song } from '#core
 import type { LoopFootKind } from '#core/simulate'
 import type { ClockVerdict, LoopPlanRefusal, TapOutVerdict, TempoMove, TempoNow } from '#core/switching'
 import type { Kept, TapOutRefusal } from '#core/tempo'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   whole: 'whole note',

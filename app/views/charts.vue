@@ -22,7 +22,7 @@ import ViewFrame from '~/components/common/ViewFrame.vue'
 import { useSelection } from '~/composables/useSelection'
 import { chartAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { findingsOfStage, STAGES } from '~/text/stages'
 
 const rigs = useRigStore()

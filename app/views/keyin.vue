@@ -14,9 +14,9 @@ import MannerPane from '~/components/keyin/MannerPane.vue'
 import SheetPane from '~/components/keyin/SheetPane.vue'
 import TakeInspector from '~/components/keyin/TakeInspector.vue'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
-import { useAnswer } from '~/composables/useAnswer'
+import { useAnswer } from '~/platform/useAnswer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { durationText } from '#shared/keyInText'
 
 const rigs = useRigStore()

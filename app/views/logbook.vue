@@ -14,8 +14,8 @@ import StatePane from '~/components/logbook/StatePane.vue'
 import TestPane from '~/components/logbook/TestPane.vue'
 import { useFactsStore } from '~/stores/facts'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
-import { isoDate } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { isoDate } from '#shared/words/times'
 
 const rigs = useRigStore()
 const facts = useFactsStore()

@@ -20,7 +20,7 @@ import TargetInspector from '~/components/pedals/TargetInspector.vue'
 import ValuesTable from '~/components/pedals/ValuesTable.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { findingsOfStage, STAGES } from '~/text/stages'
 
 const rigs = useRigStore()

@@ -10,7 +10,7 @@ import NeverList from '~/components/proof/NeverList.vue'
 import ProofLineRow from '~/components/proof/ProofLineRow.vue'
 import RunBoards from '~/components/proof/RunBoards.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import {
   isProofFault,
   notLookedText,

@@ -32,7 +32,7 @@ import FirstSound from '~/components/start/FirstSound.vue'
 import { useRigStarts } from '~/components/start/useRigStarts'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 const rigs = useRigStore()
 const { selection, select } = useSelection()

@@ -46,10 +46,10 @@ import ShowSongInspector from '~/components/show/ShowSongInspector.vue'
 import ShowSwitches from '~/components/show/ShowSwitches.vue'
 import { useProposal } from '~/components/show/useProposal'
 import { useShowSteps } from '~/components/show/useShowSteps'
-import { useAnswer } from '~/composables/useAnswer'
+import { useAnswer } from '~/platform/useAnswer'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { travelText } from '~/text/show'
 
 const PasteShow = defineAsyncComponent(() => import('~/components/show/PasteShow.vue'))

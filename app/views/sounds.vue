@@ -45,7 +45,7 @@ import { useSelection } from '~/composables/useSelection'
 import { newIds } from '~/platform/newIds'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { pasteFaultText } from '~/text/sounds'
 
 const rigs = useRigStore()

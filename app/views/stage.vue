@@ -14,7 +14,7 @@ import PracticePane from '~/components/stage/PracticePane.vue'
 import StageBoard from '~/components/stage/StageBoard.vue'
 import { useRigStore } from '~/stores/rig'
 import { useStageStore } from '~/stores/stage'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 const rigs = useRigStore()
 const stage = useStageStore()

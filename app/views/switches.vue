@@ -41,7 +41,7 @@ import { useTypeHere } from '~/composables/useTypeHere'
 import { useSelection } from '~/composables/useSelection'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { placeText } from '~/text/switchPlaces'
 
 // Fetched when they are opened: the floor is what a visit begins with.

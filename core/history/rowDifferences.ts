@@ -185,5 +185,5 @@ const boxName = (
 ) => own<{ readonly name: string }>(rig[table], id)?.name ?? '?'
 
 /** What a player calls a row. Empty where it has no name of its own. */
-export const rowName = <Table extends TableName>(rig: Rig, table: Table, row: Tables[Table]): string =>
+const rowName = <Table extends TableName>(rig: Rig, table: Table, row: Tables[Table]): string =>
   names[table](row, rig)

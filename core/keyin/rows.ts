@@ -6,7 +6,7 @@ import { canSet, type Domain } from './setting'
 export type { FixedRow, Row } from '#core/rig'
 
 /** The fields of a row of each kind. */
-export const KIND_FIELDS = {
+const KIND_FIELDS = {
   end: [],
   program: ['channel', 'number'],
   control: ['channel', 'number', 'value'],

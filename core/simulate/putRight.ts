@@ -20,7 +20,7 @@ type Devices = Pick<FloorState, 'devices' | 'off'>
  * not recalled, a value that holds not set. Where a preset must be recalled, all that stands over it is set again.
  * Devices that are off are left out.
  */
-export function needed(
+function needed(
   rig: Rig,
   wants: ReadonlyMap<DeviceId, Want>,
   devices: Devices,

@@ -11,7 +11,7 @@ import type { Database } from '../db/database'
 import { createMutex } from '../db/mutex'
 import { findSetting, putSetting } from '../db/repositories/settings'
 import { storageCodeOf } from '../db/storageFault'
-import { logFault } from '../http/logFault'
+import { logFault } from '../base/logFault'
 import { allHeads, backupContents, backupPieces, headsMark, readBackup } from './backupFile'
 import type { BackupFolder } from './backupFolder'
 

@@ -1,7 +1,7 @@
 import { getRequestHeader, readRawBody, type H3Event } from 'h3'
 import type * as z from 'zod/mini'
 import { apiError } from './apiError'
-import { decodeText, NOT_TEXT } from './decodeText'
+import { decodeText, NOT_TEXT } from '../base/decodeText'
 
 /** The body. Throws `tooBig` above `limit` bytes, by its declared length before anything is read. */
 export async function readBytes(event: H3Event, limit: number): Promise<Uint8Array> {

@@ -3,7 +3,7 @@ import type { Fonts } from '../paper/sheet'
 import type { Backups } from '../backup/backups'
 import type { Floors } from '../services/floors'
 import type { Store } from '../services/store'
-import type { Settings } from '../start/settings'
+import type { Settings } from '../base/settings'
 import { apiError } from './apiError'
 import type { Gate } from './gate'
 

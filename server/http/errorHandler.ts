@@ -1,7 +1,7 @@
 import { send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import { ERRORS } from '#shared/errors'
 import { replyOf } from './apiError'
-import { logFault } from './logFault'
+import { logFault } from '../base/logFault'
 
 /** Sends every failed request's reply from the one table; only what the table calls internal is logged. */
 export default async function errorHandler(error: H3Error, event: H3Event): Promise<void> {

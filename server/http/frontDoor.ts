@@ -11,7 +11,7 @@ import {
 } from 'h3'
 import { apiError } from './apiError'
 import { requireServices, type Services } from './context'
-import { hostName, isOurs } from './hosts'
+import { hostName, isOurs } from '../base/hosts'
 import { addressOf, createLimit } from './limits'
 
 /** Answers only go to our own pages, and into no frame. */

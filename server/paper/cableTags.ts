@@ -1,7 +1,7 @@
 import { cableTags, type CableTag, type TagEnd } from '#core/paper'
 import type { Rig } from '#core/rig'
 import { LEAD_TEXT, lengthText } from '#shared/cableText'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { MARGIN_MM, Sheet, type Fonts, type PaperSize } from './sheet'
 
 /** A tag as it is cut out: folded over the cable in its middle, so that both halves can be read. */

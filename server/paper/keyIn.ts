@@ -1,6 +1,6 @@
 import { keyingOf, toldSheet, type KeyInLine } from '#core/keyin'
 import { inOrder, rigName, type Controller, type Rig } from '#core/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import {
   baseText,
   durationText,

@@ -1,7 +1,7 @@
 import type { FloorSeen, PostFloor } from '#shared/contract/floor'
 import type { Database } from '../db/database'
 import { floorsOf, storeFloor, type FloorRow } from '../db/repositories/floors'
-import { logFault } from '../http/logFault'
+import { logFault } from '../base/logFault'
 
 /** Floors that are followed live: a desk posts what its floor shows, screens hear of it. */
 export interface Floors {

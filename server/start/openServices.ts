@@ -11,7 +11,7 @@ import { createGate, newSalt } from '../http/gate'
 import { completeLogs } from '../services/completeLogs'
 import { createFloors } from '../services/floors'
 import { createKeptRigs } from '../services/keptRigs'
-import type { Settings } from './settings'
+import type { Settings } from '../base/settings'
 
 /** Opens what the settings name. Throws what `storageCodeOf` can name when the database cannot be had. */
 export async function openServices(

@@ -1,7 +1,7 @@
 import { ERRORS } from '#shared/errors'
 import { databasePath } from '../db/databaseFile'
 import { storageCodeOf } from '../db/storageFault'
-import type { Settings } from './settings'
+import type { Settings } from '../base/settings'
 
 const OF_LISTENING: Readonly<Record<string, (settings: Settings) => string>> = {
   EADDRINUSE: ({ port }) =>

@@ -2,7 +2,7 @@ import { useStorage } from 'nitropack/runtime'
 import type { Services } from '../http/context'
 import { FONT_FILES, type Fonts } from '../paper/sheet'
 import { openServices } from './openServices'
-import { readSettings, type Settings } from './settings'
+import { readSettings, type Settings } from '../base/settings'
 import { startWords } from './startWords'
 
 /** Says why the server cannot start, and ends it. */

@@ -10,7 +10,7 @@ import { FONT_FILES, type Fonts } from '../paper/sheet'
 import type { Store } from '../services/store'
 import { addressOf, hangUp, listen, type Bounds } from '../start/listen'
 import { openServices } from '../start/openServices'
-import { readSettings } from '../start/settings'
+import { readSettings } from '../base/settings'
 
 const files = import.meta.glob<EventHandler>(['../api/**/*.ts', '../routes/**/*.ts'], {
   eager: true,

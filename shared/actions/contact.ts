@@ -1,6 +1,6 @@
 import { own } from '#core/base'
 import { contactsOf, type ActionOf } from '#core/rig'
-import { count } from '../counts'
+import { count } from '../words/counts'
 import { deviceName, deviceLine, type ActionText } from './actionText'
 
 const DOES = { close: 'closed', open: 'open', change: 'changed over' } as const

@@ -1,5 +1,5 @@
 import type { ActionOf } from '#core/rig'
-import { secondsText } from '../times'
+import { secondsText } from '../words/times'
 import { deviceLine, type ActionText } from './actionText'
 
 export const note: ActionText<ActionOf<'note'>> = {

@@ -1,6 +1,6 @@
 import { readBytes } from '#core/midi'
 import type { ActionOf } from '#core/rig'
-import { messageText } from '../messages'
+import { messageText } from '../words/messages'
 import { deviceLine, type ActionText } from './actionText'
 
 export const raw: ActionText<ActionOf<'raw'>> = {

@@ -1,5 +1,5 @@
 import type { ActionOf } from '#core/rig'
-import { secondsText } from '../times'
+import { secondsText } from '../words/times'
 import { ownLine, type ActionText } from './actionText'
 
 export const wait: ActionText<ActionOf<'wait'>> = {

@@ -5,7 +5,7 @@ import { search, type Hit } from '#core/chart'
 import type { Rig } from '#core/rig'
 import { useShortcuts } from '~/composables/useShortcuts'
 import { addressText } from '~/text/charts'
-import { messageText } from '#shared/messages'
+import { messageText } from '#shared/words/messages'
 
 /** One search over everything every device can be told. */
 const { rig } = defineProps<{ rig: Rig }>()

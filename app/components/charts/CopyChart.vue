@@ -8,7 +8,7 @@ import { receivers, rigName, type ControlId, type Device, type Rig } from '#core
 import type { RigSummary } from '#shared/contract/rigs'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** Copies a chart from another device, of this rig or of another; where it came from is kept. */
 const { rig, device, isOpen } = defineProps<{ rig: Rig; device: Device; isOpen: boolean }>()

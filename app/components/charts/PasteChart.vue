@@ -16,10 +16,10 @@ import { highestValue, type ControlId, type Device, type Rig } from '#core/rig'
 import FilePick from '~/components/common/FilePick.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
-import { useAnswer } from '~/composables/useAnswer'
+import { useAnswer } from '~/platform/useAnswer'
 import { useRigStore } from '~/stores/rig'
 import { addressText, badCellText, COLUMN_TEXT, DOUBT_TEXT, readingText } from '~/text/charts'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import VirtualRows from './VirtualRows.vue'
 
 /** Gets a chart in: pasted or dropped, columns recognised or mapped by hand, every row looked at before anything is written. */

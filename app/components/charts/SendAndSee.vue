@@ -19,7 +19,7 @@ import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { shownRefusalText } from '~/text/charts'
-import { bytesText, messageText } from '#shared/messages'
+import { bytesText, messageText } from '#shared/words/messages'
 import { MIDI_TEXT } from '~/text/midi'
 
 /** A value in the device's own terms, the exact messages for it, and a way to try them and say what happened. */

@@ -2,7 +2,7 @@
 import { CircleAlert, Info, TriangleAlert } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Finding, Severity } from '#core/check'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** How much needs attention, and how badly: the worst one's shape, the number, and a word for readers. */
 const { found } = defineProps<{ found: readonly Finding[] }>()

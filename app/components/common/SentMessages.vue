@@ -2,8 +2,8 @@
 import WordHints from './WordHints.vue'
 import type { Rig } from '#core/rig'
 import { laneInputs, type PressSending } from '~/charts/pressSending'
-import { count } from '#shared/counts'
-import { bytesText, channelText, messageText, messageTone, millisecondsText } from '#shared/messages'
+import { count } from '#shared/words/counts'
+import { bytesText, channelText, messageText, messageTone, millisecondsText } from '#shared/words/messages'
 import WireChart from './WireChart.vue'
 
 /** Messages in lanes on one time axis, and one by one with their bytes. */

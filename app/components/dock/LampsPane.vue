@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { own } from '#core/base'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { switchPlace } from '~/text/sounds'
 
 /** Lamps that can lie: the fewest steps that make each, to be played, and what would mend it. */

@@ -7,7 +7,7 @@ import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { LEAD } from '~/stores/outgoing'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { MIDI_TEXT } from '~/text/midi'
 
 /** Which port of the computer each wire goes out of, and what became of what was sent. */

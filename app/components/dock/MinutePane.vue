@@ -8,7 +8,7 @@ import { minuteLanes, momentText, type Stretch } from '~/charts/minuteLanes'
 import IconButton from '~/components/common/IconButton.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** The last minute on one true time axis: zoomed, and scrolled back. */
 const floor = useFloorStore()

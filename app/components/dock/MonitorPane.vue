@@ -13,8 +13,8 @@ import { saveFile } from '~/platform/saveFile'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
-import { bytesText } from '#shared/messages'
+import { count } from '#shared/words/counts'
+import { bytesText } from '#shared/words/messages'
 
 /** Every message of the last minute, in plain words and in bytes. */
 const floor = useFloorStore()

@@ -8,8 +8,8 @@ import { soundDevices } from '#core/sound'
 import { messagesAmong, listSteps } from '#core/switching'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
-import { bytesText, messageText } from '#shared/messages'
+import { count } from '#shared/words/counts'
+import { bytesText, messageText } from '#shared/words/messages'
 import { displayText } from '~/text/presets'
 
 /** What everything is when it is switched on, what is sent then, and how to get from how things are to where they should be. */

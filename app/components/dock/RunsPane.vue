@@ -19,7 +19,7 @@ import FindingNote from '~/components/common/FindingNote.vue'
 import IconButton from '~/components/common/IconButton.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { differenceText } from '~/text/runs'
 
 /** Runs of presses: recorded, named, played again, held against what they did when they were recorded. */

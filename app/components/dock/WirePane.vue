@@ -5,9 +5,9 @@ import { laneName } from '~/charts/pressSending'
 import WireChart from '~/components/common/WireChart.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
-import { bytesText, messageText, messageTone, millisecondsText } from '#shared/messages'
-import { timeText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { bytesText, messageText, messageTone, millisecondsText } from '#shared/words/messages'
+import { timeText } from '#shared/words/times'
 
 const floor = useFloorStore()
 const rigs = useRigStore()

@@ -9,7 +9,7 @@ import TextField from '~/components/common/TextField.vue'
 import FailureNote from '~/components/start/FailureNote.vue'
 import { useRigStarts } from '~/components/start/useRigStarts'
 import { useMidiStore } from '~/stores/midi'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { doubtText, hexText } from '~/text/keyIn'
 import { HOLD_FOR, useLearn } from './useLearn'
 

@@ -14,7 +14,7 @@ import { usePlatform } from '~/platform/platform'
 import { useListenStore } from '~/stores/listen'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { faultText, gestureText, hexText, howText, verdictText } from '~/text/keyIn'
 import { MIDI_TEXT } from '~/text/midi'
 

@@ -19,7 +19,7 @@ import LineSteps from '~/components/keyin/LineSteps.vue'
 import { usePlatform } from '~/platform/platform'
 import { paperAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import {
   baseText,
   durationText,
@@ -30,7 +30,7 @@ import {
 } from '#shared/keyInText'
 import { actionText } from '#shared/actions'
 import { MANNER_TEXT } from '~/text/keyIn'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 
 /** What must still be keyed in, line by line, and what is in the controller already. */
 const { rig, controller, sheet, isOld, chosenKey } = defineProps<{

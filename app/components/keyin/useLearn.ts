@@ -10,7 +10,7 @@ import {
 } from '#core/listen'
 import { hexOf } from '#core/midi'
 import { formatRigFile, type Controller } from '#core/rig'
-import { useIncoming } from '~/composables/useIncoming'
+import { useIncoming } from '~/stores/useIncoming'
 import { usePlatform } from '~/platform/platform'
 import { useListenStore } from '~/stores/listen'
 import { useMidiStore } from '~/stores/midi'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import VirtualRows from '~/components/charts/VirtualRows.vue'
 import { usePlatform } from '~/platform/platform'
-import { dayOf } from '#shared/times'
+import { dayOf } from '#shared/words/times'
 
 export interface DatedRow {
   readonly key: string

@@ -26,9 +26,9 @@ import { saveFile } from '~/platform/saveFile'
 import { useDumpStore } from '~/stores/dumps'
 import { useRigStore } from '~/stores/rig'
 import { CHECK_NAME, checkText, messageDifferenceLines } from '~/text/dumps'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { fileWords } from '#shared/fileWords'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 
 /** One dump: what it is, whether it is whole, sent back, held against another. */
 const { rig, dump, dumps } = defineProps<{ rig: Rig; dump: Dump | null; dumps: readonly Dump[] }>()

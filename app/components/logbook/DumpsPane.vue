@@ -15,8 +15,8 @@ import { usePlatform } from '~/platform/platform'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
 import { identityText, identityVersion } from '~/text/dumps'
-import { count } from '#shared/counts'
-import { dayText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { dayText } from '#shared/words/times'
 import { useDumpFile } from './useDumpFile'
 
 /** Dumps that are kept, and the next one: recorded from a device, or opened from a file. */

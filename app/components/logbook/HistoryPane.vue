@@ -7,7 +7,7 @@ import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { labelText, rowsText } from '~/text/history'
-import { isoDate, shortTimeText } from '#shared/times'
+import { isoDate, shortTimeText } from '#shared/words/times'
 import type { NamedReply, RevisionTold } from '#shared/contract/history'
 
 /** Every revision with what it changed, the newest first. */

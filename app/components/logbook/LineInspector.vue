@@ -14,7 +14,7 @@ import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { lineAboutText, lineKindText, lineText, NOTE_KIND_TEXT, WRITTEN_KINDS } from '~/text/logbook'
 import { displayText } from '~/text/presets'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 
 /** A line that is written, or one that was: the player's own can be mended. */
 const { rig, line } = defineProps<{ rig: Rig; line: LogbookLine | null }>()

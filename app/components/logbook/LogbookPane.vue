@@ -6,7 +6,7 @@ import type { Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import DatedRows from '~/components/logbook/DatedRows.vue'
 import { lineAboutText, lineKindText, lineText } from '~/text/logbook'
-import { dateText, isoDate, shortTimeText } from '#shared/times'
+import { dateText, isoDate, shortTimeText } from '#shared/words/times'
 
 /** Everything that was written down and everything the tool knows happened, the newest first. */
 const { rig, lines, chosen } = defineProps<{

@@ -6,7 +6,7 @@ import type { Cell, DeviceId, Rig } from '#core/rig'
 import { formatCell } from '#core/sound'
 import FoldSection from '~/components/common/FoldSection.vue'
 import { rowLines, sentLineText, stepPlaceText } from '~/text/history'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { durationText } from '#shared/keyInText'
 
 /** How one state of a rig differs from another: rows, sounds, messages, keys to press. */

@@ -20,7 +20,7 @@ import { usePlatform } from '~/platform/platform'
 import { useDumpStore } from '~/stores/dumps'
 import { useRigStore } from '~/stores/rig'
 import { CHECK_NAME, checkText, dumpFaultText } from '~/text/dumps'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import type { DumpFile } from './useDumpFile'
 
 /** What was recorded or opened, before it is kept: what is wrong with it, where it is parted, what it is called. */

@@ -12,7 +12,7 @@ import { usePlatform } from '~/platform/platform'
 import { paperAddress } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
 import { placeText } from '~/text/switchPlaces'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 import { testDoes, testExpects } from '#shared/testText'
 
 /** Every switch, pedal and device to be tried, part by part, with what came of it. */

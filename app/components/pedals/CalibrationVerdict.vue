@@ -5,9 +5,9 @@ import { pluggedKey, pluggedPedal, STEPS, type CalibrationRead } from '#core/ped
 import { editRow, type Pedal, type Rig } from '#core/rig'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { VERDICT_TEXT, whyText } from '~/text/pedals'
-import { isoDate } from '#shared/times'
+import { isoDate } from '#shared/words/times'
 
 /** What a sweep says of a pedal, what was measured, and the way to keep it. */
 const { rig, pedal, read } = defineProps<{ rig: Rig; pedal: Pedal; read: CalibrationRead }>()

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { DELAYS_TO_MS, type DelayTried } from '#core/pedal'
 import { delayPaths } from '~/charts/rideChart'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** What every delay costs: wrong offs falling, waiting rising, and the one with the fewest wrong offs. */
 const { tried, proposed, set } = defineProps<{

@@ -29,9 +29,9 @@ import {
   type Works,
 } from '#core/rig'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { RIDE_TEXT } from '~/text/pedals'
-import { secondsText } from '#shared/times'
+import { secondsText } from '#shared/words/times'
 import DelayTrade from './DelayTrade.vue'
 import OffSettings from './OffSettings.vue'
 import RidePicks from './RidePicks.vue'

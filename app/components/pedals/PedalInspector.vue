@@ -28,7 +28,7 @@ import TextField from '~/components/common/TextField.vue'
 import ControlField from '~/components/switches/actions/ControlField.vue'
 import { useRigStore } from '~/stores/rig'
 import { NO_FOOT_TEXT, pedalRoleName, placeText } from '~/text/pedals'
-import { dateText } from '#shared/times'
+import { dateText } from '#shared/words/times'
 import WhenFields from './WhenFields.vue'
 
 /** A pedal and the role on view: where the foot is, when the role is live, what it puts on the wire. */

@@ -14,7 +14,7 @@ import { inOrder, type CableId, type Pedal, type Rig } from '#core/rig'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import CautionLine from '~/components/common/CautionLine.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { costText, refusedText } from '~/text/pedals'
 
 /** Which jacks a pedal's sweep and toe switch can go into, what each way costs, and the cables of the one chosen. */

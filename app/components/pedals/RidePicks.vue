@@ -10,7 +10,7 @@ import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useMidiStore } from '~/stores/midi'
 import { useRigStore } from '~/stores/rig'
-import { isoDate } from '#shared/times'
+import { isoDate } from '#shared/words/times'
 import { useRideRecorder } from './useRideRecorder'
 
 /** Which rides a delay is tried on, and the way to record one. */

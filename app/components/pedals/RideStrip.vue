@@ -3,8 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { isMeant, type Ridden, type Stretch } from '#core/pedal'
 import { ridePath } from '~/charts/rideChart'
-import { count } from '#shared/counts'
-import { secondsText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { secondsText } from '#shared/words/times'
 
 /** A ride as a strip of time, with where it is off marked: hatched where that was meant, crossed where it was not. */
 const { name, ride, rests, offs, canTurn } = defineProps<{

@@ -18,7 +18,7 @@ import {
 } from '#core/rig'
 import IconButton from '~/components/common/IconButton.vue'
 import { useRigStore } from '~/stores/rig'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 
 /** What must never be so at once, said by picking things from lists. */
 const { rig, proved } = defineProps<{ rig: Rig; proved: readonly Proved[] }>()

@@ -5,7 +5,7 @@ import { links, type Rig } from '#core/rig'
 import { layerOf, type Layer } from '~/charts/rigMap'
 import FindingMark from '~/components/common/FindingMark.vue'
 import type { Selection } from '~/composables/useSelection'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { lengthText, partsText } from '#shared/cableText'
 
 /** Every cable in words: what the map shows, for those who read it. */

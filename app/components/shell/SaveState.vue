@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
-import { shortTimeText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { shortTimeText } from '#shared/words/times'
 
 const rigs = useRigStore()
 const text = computed(() => {

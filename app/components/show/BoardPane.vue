@@ -25,7 +25,7 @@ import NumberField from '~/components/common/NumberField.vue'
 import { useProposal } from './useProposal'
 import type { WorkFault } from '~/platform/workers'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { lengthText, NO_BOARD_TEXT, travelText } from '~/text/show'
 import { placeShort } from '#shared/placeText'
 

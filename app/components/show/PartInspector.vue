@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { isoDate } from '#shared/times'
+import { isoDate } from '#shared/words/times'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { own } from '#core/base'

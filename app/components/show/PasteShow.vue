@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { rigName, type PartId, type Rig, type ShowId, type SongId } from '#core/rig'
 import { pasteShow, readShow } from '#core/show'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { showFaultText } from '~/text/show'
 
 /** A show pasted as lines of text, looked at before anything is written. */

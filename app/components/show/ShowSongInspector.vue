@@ -21,7 +21,7 @@ import TextField from '~/components/common/TextField.vue'
 import ShowSwitches from './ShowSwitches.vue'
 import { useRigStore } from '~/stores/rig'
 import { bankText } from '#shared/actions/travel'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { bpmText } from '~/text/tempo'
 
 /** A song as it stands in the show: its parts are added here, a bank filled from it, its place changed. */

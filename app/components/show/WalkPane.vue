@@ -4,7 +4,7 @@ import { partKey, type Rig } from '#core/rig'
 import type { Walked } from '#core/show'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'
 import type { WorkFault } from '~/platform/workers'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { partName, wrongText } from '~/text/show'
 
 /** The whole show walked through on the simulated floor: every wrong moment, and what cannot be told. */

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
 import { inOrder, type Rig, type SoundId } from '#core/rig'
-import { useAnswer } from '~/composables/useAnswer'
+import { useAnswer } from '~/platform/useAnswer'
 import { matrixLayout } from '~/charts/matrixLayout'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NotWorkedOut from '~/components/common/NotWorkedOut.vue'

@@ -15,8 +15,8 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import { newIds } from '~/platform/newIds'
 import { useRigStore } from '~/stores/rig'
 import { betweenText, gapText } from '~/text/between'
-import { count } from '#shared/counts'
-import { millisecondsText } from '#shared/messages'
+import { count } from '#shared/words/counts'
+import { millisecondsText } from '#shared/words/messages'
 
 /** What happens from one sound to another, told; and for each device that changes presets, whether it had better stay. */
 const { rig, from, to } = defineProps<{ rig: Rig; from: Sound; to: Sound }>()

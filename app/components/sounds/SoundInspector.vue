@@ -30,8 +30,8 @@ import UsedBy from '~/components/common/UsedBy.vue'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { PURPOSE_TEXT } from '~/text/charts'
-import { count } from '#shared/counts'
-import { millisecondsText } from '#shared/messages'
+import { count } from '#shared/words/counts'
+import { millisecondsText } from '#shared/words/messages'
 
 /** A sound: what it is for, what it sends in which order, and what uses it. */
 const { rig, sound, found } = defineProps<{ rig: Rig; sound: Sound; found: readonly Finding[] }>()

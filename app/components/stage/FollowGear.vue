@@ -6,7 +6,7 @@ import { useFollowStore } from '~/stores/follow'
 import { useMidiStore } from '~/stores/midi'
 import { heardText } from '~/text/practice'
 import { MIDI_TEXT } from '~/text/midi'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** The floor follows a real controller on a MIDI input, or only what is done here. */
 const { rig } = defineProps<{ rig: Rig }>()

@@ -7,7 +7,7 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceRow from '~/components/common/ChoiceRow.vue'
 import { paperAddress, type PaperName } from '~/platform/rigServer'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** What is printed of a rig, as PDF. */
 const { rig } = defineProps<{ rig: Rig }>()

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Practice } from '#core/rig'
 import { meanMs, practiceChart } from '~/charts/practiceChart'
-import { dateText } from '#shared/times'
+import { dateText } from '#shared/words/times'
 import { shareText, tookText } from '~/text/practice'
 
 /** Day by day: how many calls were missed, and how long the foot took. */

@@ -18,7 +18,7 @@ import NumberField from '~/components/common/NumberField.vue'
 import { usePracticeStore } from '~/stores/practice'
 import { useRigStore } from '~/stores/rig'
 import { shareText, tookText, VERDICT_TEXT } from '~/text/practice'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { moveText } from '#shared/placeText'
 import PracticeChart from './PracticeChart.vue'
 

@@ -5,8 +5,8 @@ import { onMounted, shallowRef } from 'vue'
 import FailureNote from '~/components/start/FailureNote.vue'
 import { usePlatform } from '~/platform/platform'
 import type { Failure } from '~/platform/rigServer'
-import { count } from '#shared/counts'
-import { dayText } from '#shared/times'
+import { count } from '#shared/words/counts'
+import { dayText } from '#shared/words/times'
 import type { DeletedRig } from '#shared/contract/rigs'
 
 /** Rigs that were deleted, each with its whole history: to be brought back, or taken out for good. */

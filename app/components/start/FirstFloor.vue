@@ -8,7 +8,7 @@ import { applyEdit, links, type Rig } from '#core/rig'
 import { firstFloor } from '#core/setup'
 import { toneOf } from '~/charts/rigMap'
 import { useRigStore } from '~/stores/rig'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 
 /** "Build it with me": which controller, which boxes; then the whole floor in one edit. */
 const { rig } = defineProps<{ rig: Rig }>()

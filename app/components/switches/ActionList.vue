@@ -4,7 +4,7 @@ import { actionsAt, type Action, type Change, type Controller, type ListPlace, t
 import { listSteps, messagesAmong, type Doing } from '#core/switching'
 import { useLists } from '~/composables/useLists'
 import { actionLines, actionTitle } from '#shared/actions'
-import { messageText } from '#shared/messages'
+import { messageText } from '#shared/words/messages'
 import { ACTION_EDITORS, SHOWN_AT_ONCE } from './actions/actionEditors'
 import ActionFrame from './actions/ActionFrame.vue'
 import AddAction from './AddAction.vue'

@@ -27,7 +27,7 @@ import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
 import { bankText } from '#shared/actions/travel'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import ActionList from './ActionList.vue'
 import PutBar from './PutBar.vue'
 

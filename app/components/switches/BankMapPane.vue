@@ -5,7 +5,7 @@ import type { Bank, Controller, Rig, SoundId } from '#core/rig'
 import { bankMap, pressesBetween } from '#core/switching'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { bankText } from '#shared/actions/travel'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** Banks as places the foot goes between: how far each is from home, what cannot be left, how far two sounds are apart. */
 const { rig, controller, bankId } = defineProps<{

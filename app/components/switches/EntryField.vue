@@ -15,7 +15,7 @@ import {
   type PhraseReading,
 } from '#core/switching'
 import { actionText } from '#shared/actions'
-import { bytesText, messageText } from '#shared/messages'
+import { bytesText, messageText } from '#shared/words/messages'
 
 /** One field that understands what a player types, in any order and half words: Enter adds the likeliest, where there is one. */
 const {

@@ -15,7 +15,7 @@ import {
 } from '#core/rig'
 import { switchName } from '#core/sound'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 
 /** A bank filled from the list of sounds: which goes where, and what it is put over. */
 const isOpen = defineModel<boolean>({ required: true })

@@ -13,7 +13,7 @@ import IconButton from '~/components/common/IconButton.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import { switchPlace } from '~/text/sounds'
 
 /** What the controller knows about feet, and what is asked of it that does not fit. */

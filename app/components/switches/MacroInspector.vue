@@ -5,7 +5,7 @@ import { editRow, removeRow, type Controller, type Macro, type Rig } from '#core
 import { NOTHING_KNOWN, type Doing } from '#core/switching'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import ActionList from './ActionList.vue'
 import { macroUsers } from './macroUsers'
 import PutBar from './PutBar.vue'

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { addRow, inOrder, lastOrder, type MacroId, type Rig } from '#core/rig'
 import { useRigStore } from '~/stores/rig'
 import { actionText } from '#shared/actions'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { macroUsers } from './macroUsers'
 
 /** Named lists of actions: what each does and who runs it. */

@@ -20,7 +20,7 @@ import CheckField from '~/components/common/CheckField.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import TextField from '~/components/common/TextField.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { LIGHT_TEXT } from '~/text/lamps'
 import EntryField from './EntryField.vue'
 

@@ -9,7 +9,7 @@ import { copySeries, SERIES, type Series } from '#core/switching'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { switchLines } from './switchLines'
 
 /** Copies of one switch onto those after it, each a step further: what each will do, and what it is put over. */

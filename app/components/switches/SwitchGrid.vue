@@ -4,7 +4,7 @@ import type { Finding } from '#core/check'
 import { placeKey, type Bank, type Controller, type Footswitch, type Rig } from '#core/rig'
 import { jackPlaces } from '#core/simulate'
 import type { Known } from '#core/switching'
-import { floorRows } from '~/components/dock/floorRows'
+import { floorRows } from '~/composables/floorRows'
 import SwitchTile from './SwitchTile.vue'
 import type { Place } from './switchPlaces'
 

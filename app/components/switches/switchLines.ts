@@ -2,7 +2,7 @@ import { own } from '#core/base'
 import type { Footswitch, Rig } from '#core/rig'
 import { compile, messagesAmong, type SwitchEvent } from '#core/switching'
 import { actionLines } from '#shared/actions'
-import { messageText } from '#shared/messages'
+import { messageText } from '#shared/words/messages'
 
 /** What one position of a switch does to one device: what a player checks at a glance. */
 export interface SwitchLine {

@@ -14,7 +14,7 @@ import {
 import { loopStrip } from '~/charts/loopChart'
 import { useFloorStore } from '~/stores/floor'
 import { LOOP_FOOT_TEXT, LOOP_STATE_TEXT } from '~/text/tempo'
-import { secondsText } from '#shared/times'
+import { secondsText } from '#shared/words/times'
 import LoopPlan from './LoopPlan.vue'
 import LoopStateChart from './LoopStateChart.vue'
 

@@ -9,7 +9,7 @@ import { usePlatform } from '~/platform/platform'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
 import { gestureText } from '~/text/gestures'
-import { isoDate } from '#shared/times'
+import { isoDate } from '#shared/words/times'
 import { bpmText, TEMPO_MOVE_TEXT, tempoFromText } from '~/text/tempo'
 
 /** The one tempo: which holds, what it overrides, what would change it from here; and a place to tap it. */

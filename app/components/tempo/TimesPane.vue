@@ -8,7 +8,7 @@ import { divisionHz, divisionMs, keptAt, likelyDivision, timeUnit } from '#core/
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useFloorStore } from '~/stores/floor'
 import { useRigStore } from '~/stores/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { bpmText, DIVISION_TEXT, keptText, msText } from '~/text/tempo'
 
 /** Every time of the rig in its own unit, at the tempo of now or of a song, with the nearest value that can be sent. */

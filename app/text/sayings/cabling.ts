@@ -1,6 +1,6 @@
 import type { Finding } from '#core/check'
 import type { Adapter, Plug } from '#core/rig'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import { ADAPTER_TEXT, lengthText } from '#shared/cableText'
 import { PLUG_TEXT, ROLE_TEXT } from '../jacks'
 import type { Sayings } from './saying'

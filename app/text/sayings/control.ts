@@ -1,6 +1,6 @@
 import type { Finding } from '#core/check'
 import type { Need } from '#core/switching'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 type Contact = Extract<Finding, { code: 'wrongContact' }>['facts']

@@ -1,4 +1,4 @@
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 export const deviceSayings: Sayings<

@@ -1,4 +1,4 @@
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { CURE_TEXT, movesText } from '../lies'
 import type { Sayings } from './saying'
 

@@ -1,4 +1,4 @@
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 const TRUST_THE_MANUAL = 'The maker’s manual decides; ask a technician when in doubt.'

@@ -1,5 +1,5 @@
 import type { FaultTold } from '#core/check'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import { CURE_TEXT, movesText } from '../lies'
 import type { Sayings } from './saying'
 

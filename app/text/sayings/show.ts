@@ -1,5 +1,5 @@
 import type { Finding } from '#core/check'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 type Kind = Extract<Finding, { code: 'wrongMoment' }>['facts']['kinds'][number]

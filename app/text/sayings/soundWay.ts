@@ -1,4 +1,4 @@
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 export const soundWaySayings: Sayings<

@@ -1,6 +1,6 @@
 import type { Finding } from '#core/check'
 import type { School } from '#core/rig'
-import { count, listText } from '#shared/counts'
+import { count, listText } from '#shared/words/counts'
 import type { Sayings } from './saying'
 
 type Of<Code extends Finding['code']> = Extract<Finding, { code: Code }>

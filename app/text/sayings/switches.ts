@@ -1,6 +1,6 @@
-import { count, listText, ordinal } from '#shared/counts'
+import { count, listText, ordinal } from '#shared/words/counts'
 import { gestureText } from '../gestures'
-import { secondsText } from '#shared/times'
+import { secondsText } from '#shared/words/times'
 import type { Finding } from '#core/check'
 import type { FindingText, Sayings } from './saying'
 

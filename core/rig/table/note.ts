@@ -4,7 +4,7 @@ import { idSchema, textSchema, type Id } from './scalars'
 export type NoteId = Id<'note'>
 
 /** What a line of the logbook can be about. */
-export const NOTE_TABLES = [
+const NOTE_TABLES = [
   'controllers',
   'devices',
   'presets',

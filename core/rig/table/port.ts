@@ -15,7 +15,7 @@ const phantomSchema = z.literal(['none', 'gives', 'takes'])
  */
 const passesSchema = z.literal(['always', 'on', 'off', 'never'])
 
-export type Passes = z.infer<typeof passesSchema>
+type Passes = z.infer<typeof passesSchema>
 
 const contact = {
   /** How many contacts: 1 on a TS plug, 2 on tip and ring of a TRS. */

@@ -52,7 +52,7 @@ export const travel: ActionDoes<ActionOf<'travel'>> = {
 }
 
 /** The bank it leads to; null where there is none. */
-export function destination(
+function destination(
   rig: Rig,
   { to, bankId }: ActionOf<'travel'>,
   known: Pick<Known, 'bankId' | 'back'>,

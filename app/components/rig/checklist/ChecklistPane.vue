@@ -19,7 +19,7 @@ import { selectionOf, type Selection } from '~/composables/useSelection'
 import { usePlatform } from '~/platform/platform'
 import { useRigStore } from '~/stores/rig'
 import { PHASE_TEXT, taskText } from '~/text/checklist'
-import { dayText } from '#shared/times'
+import { dayText } from '#shared/words/times'
 
 /** Lines to tick, in the order in which they are best done; printed, they are one or two pages. */
 const {

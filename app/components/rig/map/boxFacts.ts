@@ -1,5 +1,5 @@
 import { roleOf, type Box } from '#core/rig'
-import { count } from '#shared/counts'
+import { count } from '#shared/words/counts'
 import { PLUG_TEXT } from '~/text/jacks'
 
 /** The one small line on a box of the map: what it is plugged in by. */

@@ -8,7 +8,7 @@ import CautionLine from '~/components/common/CautionLine.vue'
 import ChoiceField from '~/components/common/ChoiceField.vue'
 import FindingNote from '~/components/common/FindingNote.vue'
 import { selectionOf, type Selection } from '~/composables/useSelection'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 import { isAboutSound } from '../rigTabs'
 
 /** The sound's own way: what it goes through, in which order, and what a sound leaves of it. */

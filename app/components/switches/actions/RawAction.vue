@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { hexOf, readBytes } from '#core/midi'
 import type { ActionOf, Rig } from '#core/rig'
-import { channelText, messageText } from '#shared/messages'
+import { channelText, messageText } from '#shared/words/messages'
 import { hexRefusalText } from '~/text/refusals'
 import DeviceField from './DeviceField.vue'
 

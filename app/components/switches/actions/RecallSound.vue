@@ -9,7 +9,7 @@ import ChoiceField from '~/components/common/ChoiceField.vue'
 import { useSelection } from '~/composables/useSelection'
 import { useRigStore } from '~/stores/rig'
 import { actionLines } from '#shared/actions'
-import { listText } from '#shared/counts'
+import { listText } from '#shared/words/counts'
 
 /** A sound recalled whole. */
 const { rig, action, place } = defineProps<{ rig: Rig; action: ActionOf<'recallSound'>; place: ListPlace }>()

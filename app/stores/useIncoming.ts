@@ -1,5 +1,6 @@
 import { watch } from 'vue'
-import { useMidiStore, type Incoming } from '~/stores/midi'
+import type { Incoming } from '~/platform/midi'
+import { useMidiStore } from '~/stores/midi'
 
 /** What comes in from real gear while `isOn`, our own that came back left out. */
 export function useIncoming(isOn: () => boolean, heard: (message: Incoming) => void): void {

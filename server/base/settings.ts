@@ -1,6 +1,6 @@
 import { isIP } from 'node:net'
 import { accept, refuse, type Result } from '#core/base'
-import { hostName, isLoopback } from '../http/hosts'
+import { hostName, isLoopback } from './hosts'
 
 /** What the environment says, read once at start. */
 export interface Settings {
