@@ -20,11 +20,7 @@ type Devices = Pick<FloorState, 'devices' | 'off'>
  * not recalled, a value that holds not set. Where a preset must be recalled, all that stands over it is set again.
  * Devices that are off are left out.
  */
-function needed(
-  rig: Rig,
-  wants: ReadonlyMap<DeviceId, Want>,
-  devices: Devices,
-): ReadonlyMap<DeviceId, Be> {
+function needed(rig: Rig, wants: ReadonlyMap<DeviceId, Want>, devices: Devices): ReadonlyMap<DeviceId, Be> {
   const facts = truth(devices, rig)
   const settable = ({ controlId, value }: SetValue) => {
     const control = own(rig.controls, controlId)

@@ -15,8 +15,6 @@ const phantomSchema = z.literal(['none', 'gives', 'takes'])
  */
 const passesSchema = z.literal(['always', 'on', 'off', 'never'])
 
-type Passes = z.infer<typeof passesSchema>
-
 const contact = {
   /** How many contacts: 1 on a TS plug, 2 on tip and ring of a TRS. */
   poles: z.literal([1, 2]),
