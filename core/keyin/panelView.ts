@@ -1,4 +1,5 @@
-import { fieldNow, openRows, panelShows, type Panel } from './panel'
+import { fieldNow, openRows } from './openPlace'
+import { panelShows, type Panel } from './panel'
 import { kindsOf, domainOf, fieldName, setterOf, valueText, type Row, type RowShape } from './rows'
 import { rowText } from './showing'
 import { choiceDomain, type Box } from './ways'

@@ -1,6 +1,6 @@
 import { own } from '#core/base'
 import { loopHeld } from '#core/looper'
-import { type MidiMessage, MICROSECONDS_PER_BYTE } from '#core/midi'
+import type { MidiMessage } from '#core/midi'
 import {
   inOrder,
   type Rig,
@@ -43,9 +43,11 @@ import type {
   Process,
   StepResult,
   Wait,
-  Wire,
   WireEntry,
 } from './floor'
+import { DueQueue } from './dueQueue'
+import { over } from './over'
+import { Wires } from './wires'
 import { hasCaught, PEDAL_AT_FIRST, type Led, type PedalNow } from './pedalNow'
 import { pedalPlan, roleNow, type TargetPlan } from './pedalPlan'
 import { withoutThoseOff } from './powerOff'
@@ -67,17 +69,12 @@ export class FloorRun {
   /** Devices that something came to, as they are by now; and until when those that load are deaf. */
   readonly #moved = new Map<string, DeviceState>()
   readonly #deaf = new Map<string, number>()
-  readonly #wires: { readonly [lane: string]: Wire }
-  /** Wires that something was put on. */
-  readonly #ours = new Map<string, OpenWire>()
-  readonly #due: Due[]
-  /** Those before this one are done. */
-  #first = 0
+  readonly #wires: Wires
+  readonly #due: DueQueue
   #off: FloorState['off']
   #feet: { readonly [switchId: string]: Foot }
   #latched: { readonly [switchId: string]: boolean }
   #pedals: FloorState['pedals']
-  #count: number
   readonly #wire: WireEntry[] = []
   readonly #contacts: ContactDone[] = []
   readonly #gestures: Gesture[] = []
@@ -93,13 +90,12 @@ export class FloorRun {
     this.#known = state.known
     this.#devices = state.devices
     this.#deafUntil = state.deafUntil
-    this.#wires = state.wires
-    this.#due = [...state.due]
+    this.#wires = new Wires(state.wires)
+    this.#due = new DueQueue(state.due, state.count)
     this.#off = state.off
     this.#feet = state.feet
     this.#latched = state.latched
     this.#pedals = state.pedals
-    this.#count = state.count
   }
 
   get known(): Known {
@@ -121,13 +117,13 @@ export class FloorRun {
         known: this.#known,
         devices: over(this.#devices, this.#moved),
         deafUntil: this.#stillDeaf(),
-        wires: over(this.#wires, this.#ours),
-        due: this.#first === 0 ? this.#due : this.#due.slice(this.#first),
+        wires: this.#wires.now(),
+        due: this.#due.left(),
         feet: this.#feet,
         off: this.#off,
         latched: this.#latched,
         pedals: this.#pedals,
-        count: this.#count,
+        count: this.#due.count,
       },
       wire: this.#wire,
       contacts: this.#contacts,
@@ -141,15 +137,12 @@ export class FloorRun {
 
   /** When the next thing but a tick of the clock is due; null when nothing is. */
   nextButTicks(): number | null {
-    for (let n = this.#first; n < this.#due.length; n++)
-      if (this.#due[n]!.kind !== 'tick') return this.#due[n]!.at
-    return null
+    return this.#due.nextBut('tick')
   }
 
   /** Does all that is due up to `to`, that moment included. Time never goes back. */
   advance(to: number): void {
-    for (let next = this.#due[this.#first]; next && next.at <= to; next = this.#due[this.#first]) {
-      this.#first++
+    for (let next = this.#due.take(to); next; next = this.#due.take(to)) {
       this.#at = Math.max(this.#at, next.at)
       this.#happen(next, to)
     }
@@ -162,16 +155,16 @@ export class FloorRun {
     if (before?.isWaiting) {
       this.#feet = {
         ...this.#feet,
-        [footswitch.id]: { isDown: true, id: this.#count++, fired: 'doublePress', isWaiting: false },
+        [footswitch.id]: { isDown: true, id: this.#due.number(), fired: 'doublePress', isWaiting: false },
       }
       this.#fire(footswitch, 'doublePress')
       return
     }
     const { hasLong, hasDouble, longAfter, doubleWithin, firesOn } = this.#timing(footswitch)
-    const foot: Foot = { isDown: true, id: this.#count++, fired: null, isWaiting: hasDouble }
+    const foot: Foot = { isDown: true, id: this.#due.number(), fired: null, isWaiting: hasDouble }
     const switchId = footswitch.id
-    if (hasDouble) this.#put({ kind: 'single', at: this.#at + doubleWithin, switchId, foot: foot.id })
-    if (hasLong) this.#put({ kind: 'long', at: this.#at + longAfter, switchId, foot: foot.id })
+    if (hasDouble) this.#due.put({ kind: 'single', at: this.#at + doubleWithin, switchId, foot: foot.id })
+    if (hasLong) this.#due.put({ kind: 'long', at: this.#at + longAfter, switchId, foot: foot.id })
     const isPlain = !hasDouble && (!hasLong || firesOn === 'press')
     this.#feet = { ...this.#feet, [switchId]: isPlain ? { ...foot, fired: 'press' } : foot }
     if (isPlain) this.#fire(footswitch, 'press')
@@ -257,8 +250,8 @@ export class FloorRun {
     const wait = before.sentAt + every - this.#at
     if (wait > 0) {
       if (before.sending !== 0) return
-      const id = this.#count++
-      this.#put({ kind: 'send', at: this.#at + wait, pedalId: pedal.id, id })
+      const id = this.#due.number()
+      this.#due.put({ kind: 'send', at: this.#at + wait, pedalId: pedal.id, id })
       this.#setPedal(pedal.id, { ...before, sending: id })
       return
     }
@@ -319,8 +312,8 @@ export class FloorRun {
   #watched(pedal: Pedal, off: AutoOff, watch: Watch): void {
     const before = own(this.#pedals, pedal.id) ?? PEDAL_AT_FIRST
     if (watch === before.watch) return
-    const id = watch.since === null ? 0 : this.#count++
-    if (id !== 0) this.#put({ kind: 'rest', at: this.#at + off.delayMs * 1000, pedalId: pedal.id, id })
+    const id = watch.since === null ? 0 : this.#due.number()
+    if (id !== 0) this.#due.put({ kind: 'rest', at: this.#at + off.delayMs * 1000, pedalId: pedal.id, id })
     this.#setPedal(pedal.id, { ...before, watch, resting: id, isOff: false })
     if (before.isOff) this.#turnBy(pedal, off, false)
   }
@@ -450,7 +443,7 @@ export class FloorRun {
 
   #start(controllerId: ControllerId | '', ops: readonly Op[], by: SwitchId | null): void {
     if (ops.length > 0)
-      this.#go({ list: this.#count++, ops, from: 0, by, controllerId, name: null, travels: 0 })
+      this.#go({ list: this.#due.number(), ops, from: 0, by, controllerId, name: null, travels: 0 })
   }
 
   /** Goes on with a list up to its next wait: all messages before that are on their way in one go. */
@@ -473,7 +466,7 @@ export class FloorRun {
           this.#launch(flight)
           // What runs by itself waits at every step.
           if (name === null) this.#waits.push({ from: now, to: now + op.microseconds, by })
-          this.#put({
+          this.#due.put({
             kind: 'go',
             at: now + op.microseconds,
             process: { ...process, ops, from: n + 1, travels },
@@ -482,7 +475,7 @@ export class FloorRun {
         case 'contact': {
           const { deviceId, contactId, isClosed, output } = op.contact
           const set: ContactDone = { deviceId, contactId, isClosed, output, at: now, by, calls: op.calls }
-          if (now > this.#at) this.#put({ kind: 'contact', at: now, set })
+          if (now > this.#at) this.#due.put({ kind: 'contact', at: now, set })
           else this.#closeContact(set)
           break
         }
@@ -495,7 +488,7 @@ export class FloorRun {
         }
         case 'start': {
           const begun: Process = {
-            list: this.#count++,
+            list: this.#due.number(),
             ops: op.ops,
             from: 0,
             by,
@@ -507,7 +500,7 @@ export class FloorRun {
           // What it sends goes behind what this list has sent so far.
           this.#launch(flight)
           flight = { ops: [], entries: [] }
-          if (now > this.#at) this.#put({ kind: 'go', at: now, process: begun })
+          if (now > this.#at) this.#due.put({ kind: 'go', at: now, process: begun })
           else this.#go(begun)
           break
         }
@@ -549,9 +542,9 @@ export class FloorRun {
     if (goes && travels >= TRAVELS_MAX) return []
     this.#known = learn(before, learned)
     if (learned.clock === true && !before.clock && controllerId !== '') {
-      const clock = this.#count++
+      const clock = this.#due.number()
       this.#known = { ...this.#known, running: { ...this.#known.running, [CLOCK]: clock } }
-      this.#put({ kind: 'tick', at: this.#at, controllerId, clock, exact: this.#at })
+      this.#due.put({ kind: 'tick', at: this.#at, controllerId, clock, exact: this.#at })
     }
     if (learned.clock === false) this.#stop(CLOCK)
     return goes ? this.#arriveIn(before.bankId, learned.bankId!) : []
@@ -581,23 +574,12 @@ export class FloorRun {
       this.#launch(flight)
     }
     const next = exact + clockInterval(tempoNow(this.#known).bpm)
-    this.#put({ kind: 'tick', at: Math.round(next), controllerId, clock, exact: next })
+    this.#due.put({ kind: 'tick', at: Math.round(next), controllerId, clock, exact: next })
   }
 
   /** Puts a message on its wire behind what is there, and tells of it in `flight`; the µs at which it has gone out. */
   #send(op: Message, from: number, list: number, by: SwitchId | null, flight: Flight): number {
-    const wire = this.#wireOf(op.lane)
-    const status = op.bytes[0]!
-    const isShort = op.isTerse && wire.list === list && wire.status === status && status < 0xf0
-    const bytes = isShort ? op.bytes.subarray(1) : op.bytes
-    const start = Math.max(from, wire.freeAt)
-    const end = start + bytes.length * MICROSECONDS_PER_BYTE
-    wire.freeAt = end
-    // Real-time bytes leave running status alone; all other system messages end it.
-    if (status < 0xf8) {
-      wire.list = list
-      wire.status = status < 0xf0 ? status : 0
-    }
+    const { bytes, start, end } = this.#wires.put(op, from, list)
     flight.ops.push(op)
     // Written out: spreading one object into another is ten times slower here, and this runs at every message.
     flight.entries.push({
@@ -620,14 +602,7 @@ export class FloorRun {
   #launch(flight: Flight): void {
     const [first] = flight.entries
     for (const entry of flight.entries) this.#sent.push(entry)
-    if (first) this.#insert({ kind: 'arrive', at: first.end, order: this.#count++, ...flight, next: 0 })
-  }
-
-  /** The wire of an output, ours to change. */
-  #wireOf(lane: string): OpenWire {
-    let wire = this.#ours.get(lane)
-    if (!wire) this.#ours.set(lane, (wire = { ...(own(this.#wires, lane) ?? FREE_WIRE) }))
-    return wire
+    if (first) this.#due.put({ kind: 'arrive', at: first.end, ...flight, next: 0 })
   }
 
   /** All of it that has arrived by `to`, as far as nothing else comes between. */
@@ -636,9 +611,9 @@ export class FloorRun {
     let { next } = due
     for (; next < entries.length; next++) {
       const entry = entries[next]!
-      const other = this.#due[this.#first]
+      const other = this.#due.first
       if (entry.end > to || (other && other.at < entry.end)) {
-        this.#insert({ ...due, at: entry.end, next })
+        this.#due.insert({ ...due, at: entry.end, next })
         return
       }
       if (entry.end > this.#at) this.#at = entry.end
@@ -668,7 +643,7 @@ export class FloorRun {
 
   /** Without those that hear again: what is over need not be remembered, once nothing is on its way that began before. */
   #stillDeaf(): FloorState['deafUntil'] {
-    if (this.#first < this.#due.length) return over(this.#deafUntil, this.#deaf)
+    if (this.#due.first) return over(this.#deafUntil, this.#deaf)
     let all: { [deviceId: string]: number } | null = null
     for (const id in this.#deafUntil) {
       const until = this.#deafUntil[id]!
@@ -718,7 +693,7 @@ export class FloorRun {
   }
 
   #mayHold(deviceId: DeviceId, { hold }: Pick<Heard<DeviceState>, 'hold'>, at: number): void {
-    if (hold) this.#put({ kind: 'hold', at: at + hold.after, deviceId, input: hold.input, since: at })
+    if (hold) this.#due.put({ kind: 'hold', at: at + hold.after, deviceId, input: hold.input, since: at })
   }
 
   #holdLooper({ deviceId, input, since }: Extract<Due, { kind: 'hold' }>): void {
@@ -734,39 +709,6 @@ export class FloorRun {
     if (own(this.#rig.controllers, controllerId)?.followsClock !== true && bpm !== null) return
     this.#known = { ...this.#known, clockIn: bpm }
   }
-
-  #put(due: DueKind): void {
-    this.#insert({ ...due, order: this.#count++ } as Due)
-  }
-
-  /** Behind all that is due before it or with it. */
-  #insert(one: Due): void {
-    // Messages of a full wire come back here one by one, before thousands that wait behind them.
-    if (this.#first > 0 && (this.#due[this.#first]?.at ?? Infinity) > one.at) {
-      this.#due[--this.#first] = one
-      return
-    }
-    let n = this.#due.length
-    while (n > this.#first && this.#due[n - 1]!.at > one.at) n--
-    if (n === this.#due.length) this.#due.push(one)
-    else this.#due.splice(n, 0, one)
-  }
-}
-
-type WithoutOrder<One> = One extends unknown ? Omit<One, 'order'> : never
-type DueKind = WithoutOrder<Due>
-
-/** Values over those that were there; the same object where there are none. */
-function over<Value>(before: { readonly [id: string]: Value }, after: ReadonlyMap<string, Value>) {
-  if (after.size === 0) return before
-  let all: { [id: string]: Value } = {}
-  for (const id in before)
-    if (!after.has(id)) {
-      all = { ...before }
-      break
-    }
-  for (const [id, value] of after) all[id] = value
-  return all
 }
 
 /** Messages sent in one go. */
@@ -775,8 +717,6 @@ interface Flight {
   readonly entries: WireEntry[]
 }
 
-type OpenWire = { -readonly [Field in keyof Wire]: Wire[Field] }
-
 const NO_TIMING: Timing = {
   hasLong: false,
   hasDouble: false,
@@ -784,7 +724,6 @@ const NO_TIMING: Timing = {
   doubleWithin: 0,
   firesOn: 'press',
 }
-const FREE_WIRE: Wire = { freeAt: 0, list: -1, status: 0 }
 const NOBODY: WireEntry['lostBy'] = []
 const NOBODY_DEAF: FloorState['deafUntil'] = {}
 const CLOCK = 'clock'
