@@ -95,6 +95,9 @@ describe('what a switch sends', () => {
     )
     // The preset recalls that very value; another device's recall.
     expect(codes(one({ positions: [[set(44), recall()]] }))).not.toContain('undoneSet')
+    const scene = (value: number): Action => ({ ...set(value), kind: 'scene', move: 'to' }) as Action
+    expect(codes(one({ positions: [[scene(44), recall()]] }))).not.toContain('undoneSet')
+    expect(codes(one({ positions: [[scene(9), recall()]] }))).toContain('undoneSet')
     expect(codes(one({ positions: [[set(9), recall('drowned')]] }))).not.toContain('undoneSet')
     expect(codes(one({ positions: [[set(9), sound('verse')]] }))).toContain('undoneSet')
   })
