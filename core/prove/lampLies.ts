@@ -64,7 +64,7 @@ export const claimsOfLamp = (rig: Rig, footswitch: Footswitch): readonly Claim[]
 export const lampVerdict = perRow(FLOOR_TABLES, (rig, footswitch: Footswitch): LampVerdict => {
   if (isDark(footswitch)) return { kind: 'holds' }
   // No part is the tempo: what is played at the end goes by it.
-  if (isLitBy(rig, footswitch, 'tempo')) return searched(rig, footswitch, null)
+  if (lampGoesBy(rig, footswitch, 'tempo')) return searched(rig, footswitch, null)
   const before = keptVerdict(rig, footswitch)
   const lists = listsOfLamp(rig, footswitch)
   // All that has a say, so that an edit that leaves it as it was leaves the verdict.
@@ -99,7 +99,7 @@ function searched(rig: Rig, row: Footswitch, only: Part | null): LampVerdict {
   // A lamp of sounds lies as soon as one of its claims does; with more in its list all must be looked at together.
   const isSplit = sounds.size > 0 && isAlone(rig, footswitch)
   const isFollowing = footswitch.lamps.every(({ light }) => light === 'follow')
-  const isTuner = isLitBy(rig, footswitch, 'tuner')
+  const isTuner = lampGoesBy(rig, footswitch, 'tuner')
   const needsSound = !isShown && sounds.size > 0 && isOfSounds(rig, footswitch)
   const isLying = (parts: readonly Part[]) => {
     const known = new Map<string, boolean>()
@@ -291,7 +291,7 @@ function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[], isFewe
 const actionsOf = (rig: Rig, footswitch: Footswitch): Action[] =>
   actionLists(footswitch).flatMap(({ actions }) => expanded(rig, actions).map(({ action }) => action))
 
-const isLitBy = (rig: Rig, footswitch: Footswitch, by: ReturnType<typeof litBy>): boolean =>
+const lampGoesBy = (rig: Rig, footswitch: Footswitch, by: ReturnType<typeof litBy>): boolean =>
   actionsOf(rig, footswitch).some((action) => litBy(action) === by)
 
 /**
@@ -299,7 +299,7 @@ const isLitBy = (rig: Rig, footswitch: Footswitch, by: ReturnType<typeof litBy>)
  * as the rest of it says, or dark, and the lamp is what one of these says. What is found so is played with all that it does.
  */
 function withoutTempo(rig: Rig, footswitch: Footswitch): readonly [Footswitch, ...Footswitch[]] {
-  if (!isLitBy(rig, footswitch, 'tempo')) return [footswitch]
+  if (!lampGoesBy(rig, footswitch, 'tempo')) return [footswitch]
   const { positions, release, longPress, doublePress } = footswitch
   const bare = (actions: readonly Action[]) =>
     expanded(rig, actions).flatMap(({ action }) => (litBy(action) === 'tempo' ? [] : [action]))

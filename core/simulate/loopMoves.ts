@@ -21,7 +21,7 @@ import {
   type Footswitch,
   type Layer,
 } from '#core/rig'
-import { askedBy, asksKnown, expanded, compile, COMPILE_KEYS, type ActionStep } from '#core/switching'
+import { askedBy, asksKnown, expanded, isFree, compile, COMPILE_KEYS, type ActionStep } from '#core/switching'
 import { deviceState, floorAtPowerOn, type FloorState } from './floor'
 import { advance, step } from './step'
 
@@ -136,6 +136,7 @@ const bySounds = triedOn([...COMPILE_KEYS, ...CABLING])
 const bySelf = triedOn([...CABLING, 'controls', 'macros', bankShape])
 /** Whether what it does hangs on controls, contacts and the tuner only. */
 const isOfSelf = (rig: Rig, action: Action): boolean =>
+  !isFree(action) &&
   actionNames(action).every(({ table }) => table === 'controls' || table === 'devices') &&
   askedBy(rig, action).every((asked) => asked === 'tuner' || asked.startsWith('contacts/')) &&
   (!asksKnown(action) || askedBy(rig, action).length > 0 || actionNames(action).length > 0)

@@ -144,6 +144,9 @@ export const worked = (action: Action): Worked | null => doesOf(action).works?.(
 /** Whether it sets something off and leaves no value behind. */
 export const onlyFires = (action: Action): boolean => doesOf(action).fires === true
 
+/** Whether what it sends may be anything, a preset called up among it. */
+export const isFree = (action: Action): boolean => doesOf(action).isFree === true
+
 /** Whether it always does the same, but for where the foot is. */
 export const isAlike = (action: Action): boolean =>
   doesOf(action).asks === undefined || doesOf(action).isAlike?.(action) === true

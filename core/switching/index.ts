@@ -6,6 +6,7 @@ export {
   actionValues,
   askedBy,
   asksKnown,
+  isFree,
   expanded,
   footAfter,
   isAlike,

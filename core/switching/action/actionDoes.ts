@@ -128,6 +128,8 @@ export interface ActionDoes<One> {
   readonly works?: (action: One) => Worked | null
   /** It sets something off, and leaves no value behind. */
   readonly fires?: true
+  /** What it sends may be anything: nothing else of the rig can be told not to hang on it. */
+  readonly isFree?: true
   /** It sends the same, and leads to the same place, whatever is known but for where the foot is. */
   readonly isAlike?: (action: One) => boolean
   /** Nothing comes of it whatever is known: what it asks for is nowhere in the rig. */

@@ -24,6 +24,7 @@ export const raw: ActionDoes<ActionOf<'raw'>> = {
     if (!read.ok || !own(rig.devices, deviceId)) return []
     return read.value.messages.map((message) => ({ kind: 'send', deviceId, message }))
   },
+  isFree: true,
   further: (_, action, { series, n }) =>
     series === 'controller' || series === 'value' || series === 'channel'
       ? movedBytes(action, series, n)
