@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { parseMessages, type MidiMessage } from '#core/midi'
+import { parseMessages, type MidiMessage, bankHalf } from '#core/midi'
 import {
   addressOf,
   findPreset,
@@ -57,7 +57,7 @@ function wordsFor(rig: Rig, deviceId: string, message: MidiMessage): string {
     return `${device.name}: recalls ${index === undefined ? '' : formatDisplay(numbering, index)} ${preset?.name ?? ''}`.trim()
   }
   if (message.kind === 'control') {
-    if (message.controller === 0 || message.controller === 32) return `${device.name}: selects a bank`
+    if (bankHalf(message) !== null) return `${device.name}: selects a bank`
     const read = readAt(rig, deviceId, message.controller, message.value).map(({ control, value }) => {
       const highest = highestValue(control.address)
       return `${control.name} ${shownText(control.reading, Math.min(highest, Math.max(0, value)), highest)}`

@@ -1,6 +1,14 @@
 import { own } from '#core/base'
 import { hexOf, wireTime } from '#core/midi'
-import { type DumpMessage, byIndex, inOrder, type Rig, type Dumping, highestValue } from '#core/rig'
+import {
+  type DumpMessage,
+  byIndex,
+  inOrder,
+  type Rig,
+  type Dumping,
+  highestValue,
+  storedValue,
+} from '#core/rig'
 import { messageBytes } from './exclusives'
 
 /**
@@ -46,13 +54,13 @@ export function standInDevice(rig: Rig, deviceId: string): StandInDevice {
   const unit = device ? inOrder(rig.devices).indexOf(device) % 0x7f : 0
   return {
     unit,
-    presets: presets.slice(0, PRESETS_MAX).map(({ name, recalls }) => [
+    presets: presets.slice(0, PRESETS_MAX).map(({ name, ...preset }) => [
       ...Array.from({ length: NAME_LETTERS }, (_, n) => {
         const code = name.charCodeAt(n)
         return code >= 0x20 && code < 0x7f ? code : 0x20
       }),
       ...controls.map(({ id, address }) => {
-        const value = recalls.find(({ controlId }) => controlId === id)?.value ?? 0
+        const value = storedValue(preset, id) ?? 0
         return Math.round((value * 127) / Math.max(127, highestValue(address)))
       }),
     ]),

@@ -1,4 +1,4 @@
-import { hexOf, readBytes, type MidiMessage, encodeMessage } from '#core/midi'
+import { hexOf, readBytes, type MidiMessage, encodeMessage, bankHalf } from '#core/midi'
 import {
   indexOfAddress,
   recallMessages,
@@ -164,15 +164,8 @@ function messagesIn(list: readonly HeardMessage[]): HeardPart[] {
   })
 }
 
-/** CC 0 and CC 32 (M1 v4.2.1, "Bank Select"; from memory). */
 const selectOf = (message: MidiMessage | undefined, channel: number): 'msb' | 'lsb' | null =>
-  message?.kind === 'control' && message.channel === channel
-    ? message.controller === 0
-      ? 'msb'
-      : message.controller === 32
-        ? 'lsb'
-        : null
-    : null
+  message?.kind === 'control' && message.channel === channel ? bankHalf(message) : null
 
 /** Which bank select each channel is sent before its programs, where it is always the same; else none is known. */
 function numberingsOf(lists: readonly (readonly HeardPart[])[]): ReadonlyMap<number, Numbering> {

@@ -1,4 +1,5 @@
 import type { U7 } from '#core/base'
+import type { MidiMessage } from './message'
 
 /** Controller numbers with a fixed meaning that this project uses (M1 v4.2.1, table III). */
 export const CONTROLLER = {
@@ -17,6 +18,13 @@ export const CONTROLLER = {
 } as const
 
 const BANK_SELECT: readonly number[] = [CONTROLLER.bankSelectMsb, CONTROLLER.bankSelectLsb]
+
+/** Which half of a bank a message selects: CC 0 the upper one, CC 32 the lower (M1 v4.2.1, "Bank Select"); null for any other message. */
+export function bankHalf(message: MidiMessage): 'msb' | 'lsb' | null {
+  if (message.kind !== 'control' || !BANK_SELECT.includes(message.controller)) return null
+  return message.controller === CONTROLLER.bankSelectMsb ? 'msb' : 'lsb'
+}
+
 const PARAMETER_NUMBERS: readonly number[] = [
   CONTROLLER.dataEntryMsb,
   CONTROLLER.dataEntryLsb,

@@ -1,5 +1,5 @@
 /** What `midi` hands out: nothing outside passes this door (tests do). */
-export { CONTROLLER, reservedFor } from './controllers'
+export { bankHalf, CONTROLLER, reservedFor } from './controllers'
 export { encodeMessage, encodeMessages } from './encode'
 export { bytesOfHex, hexOf, messageOfHex, readBytes, type HexRefusal } from './hexBytes'
 export { controlChange, programChange, type ChannelMessage, type MidiMessage } from './message'

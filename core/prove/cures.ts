@@ -9,10 +9,12 @@ import {
   type Action,
   type ControlId,
   type Footswitch,
+  findPreset,
+  storedValue,
 } from '#core/rig'
 import { canBeSet } from '#core/sound'
 import { actionRecalls, expanded, worked, type Claim } from '#core/switching'
-import { claimDevice, chartOf } from '#core/simulate'
+import { claimDevice } from '#core/simulate'
 import { claimsOfLamp, lampsToProve, lampVerdict, lampVerdictOn, type LampLie } from './lampLies'
 import { claimParts, type Part } from './parts'
 
@@ -101,13 +103,11 @@ function setAfterRecall(rig: Rig, claim: Claim): Edit | null {
     )
     const recalled = at < 0 ? [] : actionRecalls(rig, actions[at]!).filter((one) => one.deviceId === deviceId)
     if (recalled.length !== 1) return actions
-    const value = chartOf(rig, deviceId)
-      .presets.get(recalled[0]!.index)
-      ?.recalls.find((one) => one.controlId === controlId)?.value
+    const value = storedValue(findPreset(rig, deviceId, recalled[0]!.index), controlId)
     const isSetLater = expanded(rig, actions.slice(at + 1)).some(
       ({ action }) => 'controlId' in action && action.controlId === controlId,
     )
-    if (value === undefined || isSetLater || !settable(rig, controlId, value)) return actions
+    if (value === null || isSetLater || !settable(rig, controlId, value)) return actions
     return actions.toSpliced(at + 1, 0, { kind: 'setControl', controlId, value })
   })
   return changes.length === 0 ? null : { label: 'setAfterRecall', changes }
@@ -140,10 +140,8 @@ function setAtPower(rig: Rig, { bankId }: Footswitch, claim: Claim): Edit | null
   )
     return null
   const controlId = claim.controlId as ControlId
-  const value = chartOf(rig, device.id)
-    .presets.get(device.powerOn)
-    ?.recalls.find((one) => one.controlId === controlId)?.value
-  if (value === undefined || !settable(rig, controlId, value)) return null
+  const value = storedValue(findPreset(rig, device.id, device.powerOn), controlId)
+  if (value === null || !settable(rig, controlId, value)) return null
   const onPower: Action[] = [...controller.onPower, { kind: 'setControl', controlId, value }]
   return {
     label: 'setAtPower',

@@ -1,5 +1,5 @@
 import { type Channel, own, type U7 } from '#core/base'
-import { controlChange, programChange } from '#core/midi'
+import { bankHalf, controlChange, programChange } from '#core/midi'
 import {
   heldContacts,
   perRow,
@@ -8,6 +8,7 @@ import {
   type Action,
   actionLists,
   type Footswitch,
+  deafFor,
 } from '#core/rig'
 import { bankPlan, PLAN_KEYS, planSteps, switchPlan, type Op } from '#core/simulate'
 import { soundDevices } from '#core/sound'
@@ -139,14 +140,10 @@ const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswit
 const NO_PARTS: readonly Part[] = []
 
 /** Which half of a bank a message chooses. */
-const bankBits = (op: Op): number =>
-  op.kind === 'message' && op.message.kind === 'control'
-    ? op.message.controller === 0
-      ? 1
-      : op.message.controller === 32
-        ? 2
-        : 0
-    : 0
+const bankBits = (op: Op): number => {
+  const half = op.kind === 'message' ? bankHalf(op.message) : null
+  return half === null ? 0 : half === 'msb' ? 1 : 2
+}
 
 /** Other switches whose positions and lamps change as one is stepped on: those of its group, or all that a bank puts back. */
 const matesOf = (rig: Rig, { id, bankId, group }: Footswitch, goes: boolean): readonly Footswitch[] => {
@@ -178,7 +175,7 @@ const deviceOf = (part: Part): string => part.split('/')[1] ?? ''
 export function losesAnything(rig: Rig, part: Part): boolean {
   if (!'DPB'.includes(part[0]!)) return false
   const device = own(rig.devices, deviceOf(part))
-  return device !== undefined && device.whileDeaf === 'loses' && device.deafMs > 0
+  return device !== undefined && deafFor(device) > 0
 }
 
 /** By what a controller takes to be so of the devices, what sending that can touch, by what: a message for one may be heard by others. */

@@ -1,6 +1,6 @@
 import { LEFT, type Move as MachineMove, project, wayTo } from '#core/explore'
 import { own } from '#core/base'
-import type { Rig, Device, Footswitch, SwitchId } from '#core/rig'
+import { type Rig, type Device, type Footswitch, type SwitchId, deafFor, isLostWhileLoading } from '#core/rig'
 import { type StepResult, step, settle } from '#core/simulate'
 import { dependenceOf } from './dependence'
 import type { FloorMachine } from './floorMachine'
@@ -25,9 +25,7 @@ interface Blast {
  * after {@link SHORTEST_MS}, each of which is played. Told of the switch whose messages are lost.
  */
 export function* paceLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
-  const losing = Object.values(rig.devices).filter(
-    ({ deafMs, whileDeaf }) => deafMs > 0 && whileDeaf === 'loses',
-  )
+  const losing = Object.values(rig.devices).filter((device) => deafFor(device) > 0)
   if (losing.length === 0) return
   const projection = project(floor.machine, [])
   if (!projection) return
@@ -137,10 +135,10 @@ function blastOf(
     for (const { end, start, message, heardBy } of wire)
       for (const id of heardBy) {
         const device = own(rig.devices, id)
-        if (device?.whileDeaf !== 'loses') continue
-        if (message.kind === 'program')
-          deaf.set(id, Math.max(deaf.get(id) ?? 0, end + device.deafMs * 1000 - before.at))
-        else if (message.kind === 'control')
+        const deafens = device ? deafFor(device) : 0
+        if (deafens === 0) continue
+        if (message.kind === 'program') deaf.set(id, Math.max(deaf.get(id) ?? 0, end + deafens - before.at))
+        else if (isLostWhileLoading(message))
           sends.set(id, asked.length > 0 ? 0 : Math.min(sends.get(id) ?? Infinity, start - before.at))
       }
   })

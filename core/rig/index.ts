@@ -115,6 +115,7 @@ export { formatRigFile, parseRigFile, rigFileSchema, type RigFileRefusal } from 
 export { addressOf, indexOfAddress, recallMessages } from './numbering/address'
 export { formatDisplay, parseDisplay, type DisplayRefusal } from './numbering/display'
 export { PLAIN_128, PRESET_COUNT_MAX, reach, type BankSelect, type Numbering } from './numbering/numbering'
+export { deafFor, isLostWhileLoading, loadsFor } from './loading'
 export { CABLING, perRow, perTables, type Key } from './perTables'
 export { formatPath, type Path, type Problem } from './problem'
 export { referencesOf, rowKey, withoutReferences } from './references'
@@ -150,6 +151,7 @@ export {
   type ShowMove,
   type ShowPlace,
 } from './showOrder'
+export { isEntryOpen, isMappedIn, storedValue } from './stored'
 export { storedTempi } from './storedTempi'
 export { placeKey, switchesHere } from './switchesHere'
 export { ABOUT_ID, SCHOOLS, type About, type School } from './table/about'

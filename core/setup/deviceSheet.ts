@@ -14,6 +14,7 @@ import {
   type Control,
   type Device,
   type SetValue,
+  isEntryOpen,
 } from '#core/rig'
 import { checklist, type ChecklistLine, type Task } from './checklist'
 
@@ -103,7 +104,7 @@ function presetLines(rig: Rig, device: Device): ChecklistLine[] {
     .filter(({ deviceId }) => deviceId === device.id)
     .flatMap((preset) => {
       const display = formatDisplay(device.numbering, preset.index)
-      const missing = mapped.filter(({ id }) => !preset.entered.includes(id) && !preset.lacks.includes(id))
+      const missing = mapped.filter(({ id }) => isEntryOpen(id, preset))
       const facts = { device: device.name, display, preset: preset.name }
       return [
         ...(preset.recalls.length > 0

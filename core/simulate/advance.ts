@@ -13,9 +13,9 @@ import {
   type PedalId,
   type Footswitch,
   type SwitchId,
+  isLostWhileLoading,
 } from '#core/rig'
 import { pedalDevice, watchMove, watchToe, type Watch } from '#core/pedal'
-import { isLostWhileLoading } from '#core/sound'
 import {
   actionSteps,
   type SwitchEvent,

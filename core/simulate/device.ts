@@ -8,6 +8,7 @@ import {
   type Device,
   type Preset,
   type SetValue,
+  isMappedIn,
 } from '#core/rig'
 import type { Timekeeping } from './beat'
 import { EMPTY_CHART, readBy, type DeviceChart } from './chartIndex'
@@ -115,12 +116,9 @@ const NAMED_BY_NO_CHART: ReadonlySet<number> = new Set([
   ...Array.from({ length: 8 }, (_, n) => 120 + n),
 ])
 
-/** A control mapped preset by preset does nothing where it was not entered, or where the preset lacks its block. */
-function isMappedNow({ preset }: DeviceState, { id, map }: Control, chart: DeviceChart): boolean {
-  if (map !== 'preset') return true
-  const one = preset === null ? undefined : chart.presets.get(preset)
-  return one !== undefined && one.entered.includes(id) && !one.lacks.includes(id)
-}
+/** One mapped preset by preset does nothing where that is not so of the preset it plays. */
+const isMappedNow = ({ preset }: DeviceState, control: Control, chart: DeviceChart): boolean =>
+  isMappedIn(control, preset === null ? null : chart.presets.get(preset))
 
 /** The state after one of its contacts was closed or opened, and the learned state that calls up, if any. */
 export const moveContact = (

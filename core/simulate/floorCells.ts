@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { heldContacts, findPreset, type Rig, type Device, type DeviceId } from '#core/rig'
+import { heldContacts, findPreset, type Rig, type Device, type DeviceId, storedValue } from '#core/rig'
 import { reachedBy, soundDevices, type TypedCell, canBeSet } from '#core/sound'
 import type { FloorState } from './floor'
 
@@ -34,9 +34,11 @@ function cellNow(rig: Rig, state: FloorState, device: Device): TypedCell | null 
     .sort((a, b) => a.order - b.order)
     .flatMap((control) => {
       const value = own(now.controls, control.id)
-      const recalled = preset?.recalls.find(({ controlId }) => controlId === control.id)?.value
       const isOn = bypass.kind === 'control' && bypass.controlId === control.id
-      return value === undefined || value === recalled || isOn || !canBeSet(control, value)
+      return value === undefined ||
+        value === storedValue(preset, control.id) ||
+        isOn ||
+        !canBeSet(control, value)
         ? []
         : [{ controlId: control.id, value }]
     })

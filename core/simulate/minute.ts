@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import type { Rig } from '#core/rig'
+import { type Rig, deafFor } from '#core/rig'
 import type { ContactDone, FloorState, Gesture, Powered, StepResult, Wait, WireEntry } from './floor'
 
 /** A device that lost what came to it while it loaded, from and to in µs. */
@@ -104,8 +104,8 @@ export class FloorMinute {
   #noteDeaf(rig: Rig, { heardBy, end }: WireEntry): void {
     for (const deviceId of heardBy) {
       const device = own(rig.devices, deviceId)
-      if (device && device.deafMs > 0 && device.whileDeaf === 'loses')
-        this.deaf.push({ deviceId, from: end, to: end + device.deafMs * 1000 })
+      const deaf = device ? deafFor(device) : 0
+      if (deaf > 0) this.deaf.push({ deviceId, from: end, to: end + deaf })
     }
   }
 

@@ -12,6 +12,7 @@ import {
   type DeviceId,
   type SetValue,
   type Footswitch,
+  deafFor,
 } from '#core/rig'
 import type { ContactSet } from '#core/sound'
 import {
@@ -196,7 +197,7 @@ function messages(
         id: device.id,
         numbering: device.numbering,
         chart: chartOf(rig, device.id),
-        deaf: device.whileDeaf === 'loses' ? device.deafMs * 1000 : 0,
+        deaf: deafFor(device),
         beats: hasBeat(device) ? device : null,
       }))
     const bytes = encodeMessage(message)

@@ -10,6 +10,7 @@ import {
   type Gap,
   type SetValue,
   type Sound,
+  storedValue,
 } from '#core/rig'
 import { sendingOf } from './sending'
 import { WANT_TABLES, wantsOf, type Be, type Want } from './want'
@@ -155,7 +156,7 @@ function workTraits(rig: Rig, { id, bypass, rest, powerOn }: Device, want: Be): 
       ({ controlId, value }) =>
         want.holds.has(controlId) &&
         value !== valueIn(rest?.values, controlId) &&
-        value !== valueIn(row?.recalls, controlId) &&
+        value !== storedValue(row, controlId) &&
         // Switching a device on or off is no special thing to have done: whoever speaks of it does so again.
         !(bypass.kind === 'control' && bypass.controlId === controlId),
     ),

@@ -7,6 +7,9 @@ import {
   type Device,
   type Gap,
   type SetValue,
+  deafFor,
+  isMappedIn,
+  type Controller,
 } from '#core/rig'
 import type { TypedCell } from './cellText'
 import { blocksOf } from './blocks'
@@ -46,17 +49,18 @@ export function mayStay(from: Be, to: Be): boolean {
   return differ > 0
 }
 
-/**
- * For a device that two sounds want in two presets; null when they do not. `isLostBehindRecall`: values are sent
- * alone, since the controller would lose them behind a recall.
- */
+/** Whether a controller cannot wait as long as a device is deaf: values behind a recall would be lost. */
+const isLostBehindRecall = (device: Device, controller: Pick<Controller, 'waitMs'> | undefined): boolean =>
+  (controller?.waitMs ?? 0) * 1000 < deafFor(device)
+
+/** For a device that two sounds want in two presets; null when they do not. What would be lost behind a recall is sent alone. */
 export function presetOrParameter(
   rig: Rig,
   device: Device,
   from: Want,
   to: Want,
   school: School,
-  isLostBehindRecall: boolean,
+  controller: Pick<Controller, 'waitMs'> | undefined,
 ): PresetOrParameter | null {
   if (from.kind !== 'be' || to.kind !== 'be' || from.preset === null || to.preset === null) return null
   if (from.preset === to.preset) return null
@@ -72,17 +76,12 @@ export function presetOrParameter(
   for (const controlId of from.holds.keys()) if (!to.holds.has(controlId)) isKnown = false
   const lacking = differ.flatMap(({ controlId, value }) => {
     const control = own(rig.controls, controlId)
-    const isThere =
-      control &&
-      canBeSet(control, value) &&
-      !preset?.lacks.includes(controlId) &&
-      (control.map === 'device' || preset?.entered.includes(controlId))
-    return isThere ? [] : [controlId]
+    return control && canBeSet(control, value) && isMappedIn(control, preset) ? [] : [controlId]
   })
   const stay: TypedCell | null =
     lacking.length > 0 || differ.length === 0
       ? null
-      : school === 'songPreset' || isLostBehindRecall
+      : school === 'songPreset' || isLostBehindRecall(device, controller)
         ? { kind: 'values', values: differ }
         : { kind: 'preset', index: from.preset, values: differ }
   const isFew = differ.length <= FEW

@@ -1,6 +1,6 @@
 import { own } from '#core/base'
 import { encodeMessages, wireTime } from '#core/midi'
-import { perTables, type Rig, type Controller, type DeviceId, type Sound } from '#core/rig'
+import { deafFor, loadsFor, perTables, type Rig, type Controller, type DeviceId, type Sound } from '#core/rig'
 import { partsOf, type Block, type ContactSet, type Parts } from './blocks'
 import { spokenCells, type SpokenCells } from './cells'
 import { orderJobs, readyInOrder, type Job, type Order } from './order'
@@ -101,10 +101,10 @@ function jobsOf(rig: Rig, blocks: readonly Block[]): Job[] {
   const length = (id: DeviceId, part: Block['part']) =>
     blocks.find((block) => block.deviceId === id && block.part === part)?.length ?? 0
   return [...new Set(blocks.map(({ deviceId }) => deviceId))].map((id) => {
-    const { deafMs, whileDeaf } = own(rig.devices, id)!
+    const device = own(rig.devices, id)!
     const recall = length(id, 'recall')
-    const deaf = recall > 0 ? deafMs * 1000 : 0
-    return { id, recall, lag: whileDeaf === 'loses' ? deaf : 0, load: deaf, controls: length(id, 'controls') }
+    const [lag, load] = recall > 0 ? [deafFor(device), loadsFor(device)] : [0, 0]
+    return { id, recall, lag, load, controls: length(id, 'controls') }
   })
 }
 

@@ -17,6 +17,8 @@ import {
   type Cell,
   type CellOf,
   type Sound,
+  isMappedIn,
+  storedValue,
 } from '#core/rig'
 import { reachedBy, soundDevices, spokenCells, type SpokenCells } from './cells'
 
@@ -221,7 +223,7 @@ function be(rig: Rig, device: Device, preset: number | null, values: readonly Se
   const isForeign = values.some(({ controlId }) => own(rig.controls, controlId)?.deviceId !== device.id)
   if (isForeign) return cannot('otherDevice')
   const speaksOf = (id: string) =>
-    values.some(({ controlId }) => controlId === id) || row?.recalls.some(({ controlId }) => controlId === id)
+    values.some(({ controlId }) => controlId === id) || storedValue(row, id) !== null
   const sets =
     bypass.kind === 'control' && !speaksOf(bypass.controlId)
       ? [{ controlId: bypass.controlId, value: bypass.on }, ...values]
@@ -242,9 +244,7 @@ function settled(rig: Rig, device: Device, parts: Partial<Omit<Be, 'kind' | 'dou
   const doubts = want.sets.flatMap(({ controlId, value }): Doubt[] => {
     const control = own(rig.controls, controlId)
     if (!control || !canBeSet(control, value)) return [{ code: 'cannotBeSet', controlId }]
-    const isMapped =
-      control.map === 'device' || (row?.entered.includes(controlId) && !row.lacks.includes(controlId))
-    return isMapped ? [] : [{ code: 'notMapped', controlId }]
+    return isMappedIn(control, row) ? [] : [{ code: 'notMapped', controlId }]
   })
   if (want.preset !== null && !device.receivesPrograms) doubts.push({ code: 'ignoresPrograms' })
   const isPulsed = want.contacts.some(({ contact }) => isMomentary(device, contact))

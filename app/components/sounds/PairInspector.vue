@@ -63,8 +63,7 @@ const advices = computed(() =>
     const device = own(rig.devices, id)
     const before = wantsOf(rig, from).get(id)
     if (!device || !before) return []
-    const isLost = (controller.value?.waitMs ?? 0) < device.deafMs && device.whileDeaf === 'loses'
-    const advice = presetOrParameter(rig, device, before, want, school.value, isLost)
+    const advice = presetOrParameter(rig, device, before, want, school.value, controller.value)
     if (!advice || before.kind !== 'be') return []
     return [
       {

@@ -1,6 +1,6 @@
 import { own } from '#core/base'
 import { allControls, usedPresets } from '#core/chart'
-import { formatDisplay, type Rig } from '#core/rig'
+import { formatDisplay, type Rig, isEntryOpen } from '#core/rig'
 import type { FindingOf } from '../finding'
 
 export type NotEntered = FindingOf<
@@ -20,10 +20,7 @@ export function notEntered(rig: Rig): NotEntered[] {
     const missing = Object.values(rig.presets)
       .filter(
         (preset) =>
-          preset.deviceId === device.id &&
-          recalled.has(preset.id) &&
-          !preset.entered.includes(control.id) &&
-          !preset.lacks.includes(control.id),
+          preset.deviceId === device.id && recalled.has(preset.id) && isEntryOpen(control.id, preset),
       )
       .sort((a, b) => a.index - b.index)
     if (missing.length === 0) return []

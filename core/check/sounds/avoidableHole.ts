@@ -32,7 +32,6 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
   return [...byDevice].flatMap(([device, cells]): AvoidableHole[] => {
     const isAudible = device.gap.heard === 'clear' || (school === 'songPreset' && device.gap.heard !== 'none')
     if (!isAudible) return []
-    const cannotWait = (controller?.waitMs ?? 0) < device.deafMs && device.whileDeaf === 'loses'
     const told = new Set<string>()
     const seenWants = new Set<Want>()
     const firsts: SoundCell[] = []
@@ -43,7 +42,7 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
       const from = firsts.find(
         ({ want }) =>
           mayStay(want as Be, to.want as Be) &&
-          presetOrParameter(rig, device, want, to.want, school, cannotWait)?.verdict === 'stay',
+          presetOrParameter(rig, device, want, to.want, school, controller)?.verdict === 'stay',
       )
       firsts.push(to)
       if (!from) return []
@@ -52,7 +51,7 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
       const key = [before, after].sort((a, b) => a - b).join('/')
       if (told.has(key)) return []
       told.add(key)
-      const { stay, settings } = presetOrParameter(rig, device, from.want, to.want, school, cannotWait)!
+      const { stay, settings } = presetOrParameter(rig, device, from.want, to.want, school, controller)!
       const presetId = from.sound.cells.find(({ deviceId }) => deviceId === device.id)?.cell
       const cell =
         stay?.kind === 'values'

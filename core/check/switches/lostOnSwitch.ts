@@ -1,6 +1,5 @@
 import { own } from '#core/base'
-import { putActions, perRow, type Rig, type Footswitch } from '#core/rig'
-import { isLostWhileLoading } from '#core/sound'
+import { deafFor, isLostWhileLoading, putActions, perRow, type Rig, type Footswitch } from '#core/rig'
 import { COMPILE_KEYS, schedule } from '#core/switching'
 import { aboutList, gestured, isOneSound, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from '../finding'
@@ -35,8 +34,9 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): LostOnSwitc
       controller.runningStatus,
     )) {
       const device = own(rig.devices, deviceId ?? '')
-      if (!device || device.whileDeaf === 'keeps') continue
-      if (message.kind === 'program') deafUntil.set(device.id, end + device.deafMs * 1000)
+      const deaf = device ? deafFor(device) : 0
+      if (!device || deaf === 0) continue
+      if (message.kind === 'program') deafUntil.set(device.id, end + deaf)
       const until = deafUntil.get(device.id) ?? 0
       if (!isLostWhileLoading(message) || start >= until) continue
       const before = lost.get(device.id)

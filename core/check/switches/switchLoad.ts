@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { perRow, type Rig, type Footswitch } from '#core/rig'
+import { loadsFor, perRow, type Rig, type Footswitch } from '#core/rig'
 import { COMPILE_KEYS, storedMessages, schedule } from '#core/switching'
 import { aboutList, gestured, isOneSound, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from '../finding'
@@ -60,7 +60,7 @@ const slow = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): SlowSwitch[] =>
     let [ready, last] = [0, '']
     for (const { message, deviceId, end } of schedule(steps, 0, controller?.runningStatus)) {
       const device = own(rig.devices, deviceId ?? '')
-      const at = end + (message.kind === 'program' ? (device?.deafMs ?? 0) * 1000 : 0)
+      const at = end + (device && message.kind === 'program' ? loadsFor(device) : 0)
       if (at > ready) [ready, last] = [at, device?.name ?? '']
     }
     return ready <= NEXT_STEP

@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { putActions, findPreset, perRow, type Rig, type Footswitch, namedIn } from '#core/rig'
+import { putActions, findPreset, perRow, type Rig, type Footswitch, namedIn, storedValue } from '#core/rig'
 import { actionRecalls, onlyFires, worked, COMPILE_KEYS } from '#core/switching'
 import { aboutList, gestured, placeOfList, switchLists, type Gestured } from './switchLists'
 import type { FindingOf } from '../finding'
@@ -33,23 +33,23 @@ const ofSwitch = perRow(COMPILE_KEYS, (rig, footswitch: Footswitch): UndoneSet[]
         ({ deviceId }) => deviceId === control.deviceId,
       )!
       const preset = findPreset(rig, control.deviceId, recalled.index)
-      const known = preset?.recalls.find(({ controlId }) => controlId === control.id)
+      const known = storedValue(preset, control.id)
       // What the preset recalls at the very same value is not undone.
       const [value, other] = worked(action)?.values ?? []
-      if (known && other === undefined && known.value === value) return []
+      if (known !== null && other === undefined && known === value) return []
       const moved = list.actions.toSpliced(at, 1).toSpliced(to, 0, action)
       const fix = putActions(rig, placeOfList(footswitch, list), 'moveRecall', moved)
       return [
         {
           code: 'undoneSet',
-          severity: known ? 'error' : 'warning',
+          severity: known !== null ? 'error' : 'warning',
           about: aboutList(footswitch, list),
           facts: {
             ...gestured(footswitch, list),
             device: own(rig.devices, control.deviceId)?.name ?? '',
             control: control.name,
             preset: preset?.name ?? '',
-            isSure: known !== undefined,
+            isSure: known !== null,
           },
           ...(fix && { fix }),
         },

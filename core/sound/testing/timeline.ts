@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import { encodeMessage, CONTROLLER, MICROSECONDS_PER_BYTE } from '#core/midi'
 import type { Rig } from '#core/rig'
-import type { Step } from './step'
+import type { Step } from '../step'
 
 /** One message byte by byte, in µs from the first. */
 export interface TimelineEntry {
