@@ -10,10 +10,10 @@ import {
 } from '#core/rig'
 import { leadsOf, type Claim, contactKey, NOTHING_KNOWN, type Known, type Learned } from '#core/switching'
 import {
-  chartOf,
   DEVICE_AT_POWER_ON,
   deviceState,
   floorAtPowerOn,
+  mayChange,
   type FloorState,
   type Op,
 } from '#core/simulate'
@@ -177,17 +177,6 @@ export function claimParts(rig: Rig, claim: Claim): readonly [belief: Part, trut
   }
 }
 
-/** The controls of each device that its presets put somewhere. */
-const recalledControls = perTables(['presets'], (rig: Rig): ReadonlyMap<string, readonly Part[]> => {
-  const all = new Map<string, Set<Part>>()
-  for (const { deviceId, recalls } of Object.values(rig.presets)) {
-    const parts = all.get(deviceId) ?? new Set()
-    all.set(deviceId, parts)
-    for (const { controlId } of recalls) parts.add(`D/${deviceId}/${controlId}`)
-  }
-  return new Map([...all].map(([id, parts]) => [id, [...parts]]))
-})
-
 const touched = new WeakMap<Op, readonly Part[]>()
 
 /** The parts that something done may put elsewhere. What is done where stays the same object as long as that is so. */
@@ -197,24 +186,16 @@ export function touchedBy(rig: Rig, op: Op): readonly Part[] {
   return parts
 }
 
+const DEVICE_PART = { preset: 'P', bank: 'B', parameter: 'N' }
+
 function partsTouched(rig: Rig, op: Op): Part[] {
   switch (op.kind) {
     case 'message':
-      return op.hearers.flatMap(({ id }): Part[] => {
-        const { message } = op
-        if (message.kind === 'program') return [`P/${id}`, ...(recalledControls(rig).get(id) ?? [])]
-        if (message.kind !== 'control') return []
-        const { controller } = message
-        if (controller === 0 || controller === 32) return [`B/${id}`]
-        if (controller >= 98 && controller <= 101) return [`N/${id}`]
-        const { controls } = chartOf(rig, id)
-        if (controller === 6 || controller === 38)
-          return [...controls.values()].flatMap(({ id: controlId, address }) =>
-            address.kind === 'nrpn' ? [`D/${id}/${controlId}`] : [],
-          )
-        const control = controls.get(`cc/${controller}`)
-        return control ? [`D/${id}/${control.id}`] : []
-      })
+      return op.hearers.flatMap(({ id, chart }) =>
+        mayChange(op.message, chart).map((one) =>
+          one.kind === 'control' ? `D/${id}/${one.controlId}` : `${DEVICE_PART[one.kind]}/${id}`,
+        ),
+      )
     case 'contact':
       return [
         `K/${op.contact.deviceId}/${op.contact.contactId}`,

@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import { addressKey, allControls } from '#core/chart'
 import { pedalController, arrivesAt } from '#core/pedal'
-import { perTables, type Rig, type Control, type Preset } from '#core/rig'
+import { perTables, type Rig, type Control, type Preset, type ControlId } from '#core/rig'
 
 /** What a simulated device knows of itself beyond its numbering. */
 export interface DeviceChart {
@@ -9,6 +9,8 @@ export interface DeviceChart {
   readonly controls: ReadonlyMap<string, Control>
   /** Its known presets by index. */
   readonly presets: ReadonlyMap<number, Preset>
+  /** Controls that some preset puts at a value. */
+  readonly recalled: readonly ControlId[]
   /** Controls it has been told to let a controller number lead, and what each makes of a value: for pedals. */
   readonly followers: ReadonlyMap<number, readonly Follower[]>
 }
@@ -18,17 +20,28 @@ export interface Follower {
   readonly takes: (value: number) => number
 }
 
-export const EMPTY_CHART: DeviceChart = { controls: new Map(), presets: new Map(), followers: new Map() }
+export const EMPTY_CHART: DeviceChart = {
+  controls: new Map(),
+  presets: new Map(),
+  recalled: [],
+  followers: new Map(),
+}
 
 const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): ReadonlyMap<string, DeviceChart> => {
   interface Made {
     controls: Map<string, Control>
     presets: Map<number, Preset>
+    recalled: ControlId[]
     followers: Map<number, Follower[]>
   }
   const all = new Map<string, Made>()
-  const of = (deviceId: string) => {
-    const chart = all.get(deviceId) ?? { controls: new Map(), presets: new Map(), followers: new Map() }
+  const of = (deviceId: string): Made => {
+    const chart: Made = all.get(deviceId) ?? {
+      controls: new Map(),
+      presets: new Map(),
+      recalled: [],
+      followers: new Map(),
+    }
     all.set(deviceId, chart)
     return chart
   }
@@ -37,7 +50,11 @@ const charts = perTables(['controls', 'presets', 'pedals'], (rig: Rig): Readonly
     const key = addressKey(control.address)
     if (!controls.has(key)) controls.set(key, control)
   }
-  for (const preset of Object.values(rig.presets)) of(preset.deviceId).presets.set(preset.index, preset)
+  for (const preset of Object.values(rig.presets)) {
+    const { presets, recalled } = of(preset.deviceId)
+    presets.set(preset.index, preset)
+    for (const { controlId } of preset.recalls) if (!recalled.includes(controlId)) recalled.push(controlId)
+  }
   for (const pedal of Object.values(rig.pedals)) {
     // In the device's own jack a pedal leads no number: what it does is no matter of messages.
     if (pedalController(pedal) === null) continue

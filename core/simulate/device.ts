@@ -1,5 +1,5 @@
 import { own, joinU14, type U14, U7_MAX, type U7 } from '#core/base'
-import { CONTROLLER, type MidiMessage } from '#core/midi'
+import { CONTROLLER, type MidiMessage, bankHalf, reservedFor } from '#core/midi'
 import {
   indexOfAddress,
   type Numbering,
@@ -9,6 +9,7 @@ import {
   type Preset,
   type SetValue,
   isMappedIn,
+  type ControlId,
 } from '#core/rig'
 import type { Timekeeping } from './beat'
 import { EMPTY_CHART, readBy, type DeviceChart } from './chartIndex'
@@ -93,28 +94,41 @@ export const switchedOn = ({ powerOn }: Pick<Device, 'powerOn'>, chart: DeviceCh
         controls: recalled(chart.presets.get(powerOn)?.recalls ?? NO_RECALLS),
       }
 
+/** One thing of a device that a message may put elsewhere. */
+export type Changed =
+  | { readonly kind: 'preset' | 'bank' | 'parameter' }
+  /** By messages, or by a preset recalled. */
+  | { readonly kind: 'control'; readonly controlId: ControlId }
+
+/** All that a message may change of a device that hears it, whatever it was before: never less than {@link receive} does. */
+export function mayChange(message: MidiMessage, chart: DeviceChart): readonly Changed[] {
+  if (message.kind === 'program') return [{ kind: 'preset' }, ...chart.recalled.map(ofControl)]
+  if (message.kind !== 'control') return []
+  if (bankHalf(message) !== null) return [{ kind: 'bank' }]
+  switch (message.controller) {
+    case CONTROLLER.nrpnMsb:
+    case CONTROLLER.nrpnLsb:
+      return [{ kind: 'parameter' }]
+    case CONTROLLER.dataEntryMsb:
+    case CONTROLLER.dataEntryLsb:
+      return [...chart.controls.values()].flatMap(({ id, address }) =>
+        address.kind === 'nrpn' ? [ofControl(id)] : [],
+      )
+    default:
+      return readBy(chart, message.controller, message.value).map(({ control }) => ofControl(control.id))
+  }
+}
+
+const ofControl = (controlId: ControlId): Changed => ({ kind: 'control', controlId })
+
 /** Whether a device has something at the place a message is for, as its chart says; what no chart names counts as something. */
 export function hasAnswer(state: DeviceState, message: MidiMessage, chart: DeviceChart): boolean {
-  if (message.kind !== 'control' || NAMED_BY_NO_CHART.has(message.controller)) return true
+  // What the standard keeps a number for is named by no chart.
+  if (message.kind !== 'control' || reservedFor(message.controller) !== null) return true
   if (chart.followers.has(message.controller)) return true
   const control = chart.controls.get(`cc/${message.controller}`)
   return control !== undefined && isMappedNow(state, control, chart)
 }
-
-/** Bank select, parameters and their data, channel mode messages (M1 v4.2.1, "Control Change"; from memory). */
-const NAMED_BY_NO_CHART: ReadonlySet<number> = new Set([
-  CONTROLLER.bankSelectMsb,
-  CONTROLLER.bankSelectLsb,
-  CONTROLLER.dataEntryMsb,
-  CONTROLLER.dataEntryLsb,
-  96,
-  97,
-  98,
-  99,
-  100,
-  101,
-  ...Array.from({ length: 8 }, (_, n) => 120 + n),
-])
 
 /** One mapped preset by preset does nothing where that is not so of the preset it plays. */
 const isMappedNow = ({ preset }: DeviceState, control: Control, chart: DeviceChart): boolean =>

@@ -1,7 +1,7 @@
 /** What `simulate` hands out: nothing outside passes this door (tests do). */
 export { isTimeless, stepCalmly } from './calmly'
 export { chartOf, readAt } from './chartIndex'
-export { DEVICE_AT_POWER_ON } from './device'
+export { DEVICE_AT_POWER_ON, mayChange } from './device'
 export {
   deviceState,
   firstBank,

@@ -1,8 +1,9 @@
 import { own } from '#core/base'
+import { reservedFor } from '#core/midi'
 import type { Rig, SwitchId } from '#core/rig'
 import { contactKey, type Claim } from '#core/switching'
-import { chartOf } from './chartIndex'
-import type { DeviceState } from './device'
+import { chartOf, readAt } from './chartIndex'
+import { mayChange, type DeviceState } from './device'
 import type { FloorState, StepResult, WireEntry } from './floor'
 
 /** The last thing that happened to something a controller believes of a device, or to that device. */
@@ -131,21 +132,15 @@ function changedKeys(id: string, was: DeviceState | undefined, is: DeviceState):
 const NOTHING: { readonly [id: string]: never } = {}
 
 /** Whether a message a device heard could have moved this. */
-function touches(rig: Rig, id: string, { message }: WireEntry, key: string): boolean {
-  if (message.kind === 'program') return true
-  return message.kind === 'control' && (meantBy(rig, id, message.controller) ?? [key]).includes(key)
-}
+const touches = (rig: Rig, id: string, { message }: WireEntry, key: string): boolean =>
+  mayChange(message, chartOf(rig, id)).some(
+    (one) =>
+      (one.kind === 'control' ? valueKey(one.controlId) : one.kind === 'preset' ? presetKey(id) : '') === key,
+  )
 
-/** What a message is for, on a device. */
+/** What a message is for, on a device; nothing for one that says less than all of it. */
 function meant(rig: Rig, deviceId: string, { message }: WireEntry): readonly string[] {
   if (message.kind === 'program') return [presetKey(deviceId)]
-  return message.kind === 'control' ? (meantBy(rig, deviceId, message.controller) ?? []) : []
-}
-
-/** The controls a controller number is for; null for numbers that say more than one message tells. */
-function meantBy(rig: Rig, deviceId: string, controller: number): readonly string[] | null {
-  const control = chartOf(rig, deviceId).controls.get(`cc/${controller}`)
-  if (control) return [valueKey(control.id)]
-  const isPart = controller === 6 || controller === 38 || (controller >= 98 && controller <= 101)
-  return isPart ? null : []
+  if (message.kind !== 'control' || reservedFor(message.controller) !== null) return []
+  return readAt(rig, deviceId, message.controller, message.value).map(({ control }) => valueKey(control.id))
 }
