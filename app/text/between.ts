@@ -1,6 +1,6 @@
 import { own } from '#core/base'
-import { contactsOf, type Device, type Gap, type Rig } from '#core/rig'
-import { presetText, setText, type DeviceBetween, type Leftover } from '#core/sound'
+import type { Device, Gap, Rig } from '#core/rig'
+import { leftoverText, presetText, setText, type DeviceBetween } from '#core/sound'
 import { listText } from '#shared/words/counts'
 
 /** "a clear hole of 80 ms". */
@@ -10,13 +10,6 @@ export const gapText = ({ heard, ms }: Gap): string =>
     : heard === 'slight'
       ? `a slight dip of ${ms} ms`
       : `a clear hole of ${ms} ms`
-
-function leftoverText(rig: Rig, device: Device, left: Leftover): string {
-  if (left.kind === 'preset') return presetText(rig, device, left.index)
-  if (left.kind === 'control') return setText(rig, device, left)
-  const contact = contactsOf(rig, device).find(({ id }) => id === left.contactId)
-  return `${contact?.name ?? 'a contact'} ${left.isClosed ? 'closed' : 'open'}`
-}
 
 /** What happens to one device, in sentences; empty when nothing does. */
 export function betweenText(rig: Rig, device: Device, one: DeviceBetween): string[] {

@@ -5,7 +5,7 @@ import { isOn } from '#core/switching'
 import { fewest, type PartNeed } from './ask'
 import type { FloorMachine } from './floorMachine'
 import { makeMoves, restingStart } from './moves'
-import { partOf } from './parts'
+import { partOf, presetPart, controlPart, contactPart } from './parts'
 import { ledByPedals } from './ledByPedals'
 import type { Proved, ProofVerdict } from './proved'
 
@@ -29,7 +29,7 @@ function needOf(rig: Rig, thing: Thing, found: boolean): PartNeed | null {
       const preset = own(rig.presets, thing.presetId)
       return (
         (preset && {
-          part: `P/${preset.deviceId}`,
+          part: presetPart(preset.deviceId),
           isMet: (value) => (value === undefined ? found : value === preset.index),
         }) ??
         null
@@ -39,7 +39,7 @@ function needOf(rig: Rig, thing: Thing, found: boolean): PartNeed | null {
       const control = own(rig.controls, thing.controlId)
       return (
         (control && {
-          part: `D/${control.deviceId}/${control.id}`,
+          part: controlPart(rig, control.id),
           isMet: (value) =>
             value === undefined ? found : isOn(rig, control.id, value as number) === thing.isOn,
         }) ??
@@ -48,7 +48,7 @@ function needOf(rig: Rig, thing: Thing, found: boolean): PartNeed | null {
     }
     case 'contact':
       return {
-        part: `K/${thing.deviceId}/${thing.contactId}`,
+        part: contactPart(thing.deviceId, thing.contactId),
         isMet: (value) => (value === undefined ? found : value === thing.isClosed),
       }
   }

@@ -22,7 +22,7 @@ import {
   contactKey,
   type ActionStep,
 } from '#core/switching'
-import { askedPart, isStateful, partsBehind, touchedBy, type Part } from './parts'
+import { askedPart, isStateful, partsBehind, touchedBy, type Part, presetPart } from './parts'
 
 /** What a switch may change, whatever the foot does to it, and for each of those what it hangs on what becomes of it. */
 export interface Dependence {
@@ -121,7 +121,7 @@ const ownDependence = perRow([...PLAN_KEYS, 'banks'], (rig, footswitch: Footswit
   for (const part of [...touches.keys()]) if (isStateful(rig, part)) touch(part, [part])
   // A device may be deaf after its preset: what that hangs on then decides whether the others come.
   for (const part of touches.keys())
-    if (losesAnything(rig, part)) touch(part, touches.get(`P/${deviceOf(part)}`))
+    if (losesAnything(rig, part)) touch(part, touches.get(presetPart(deviceOf(part))))
   // What a list goes by it may itself have made before, and so hangs on what that hung on.
   for (let isGrowing = true; isGrowing;) {
     isGrowing = false

@@ -13,7 +13,7 @@ import { canBeSet } from '#core/sound'
 import { claimDevice } from '#core/simulate'
 import { curesOf } from './cures'
 import { floorMachine } from './floorMachine'
-import type { PartValue } from './parts'
+import { type PartValue, readPart } from './parts'
 import type { ProofFault, Proved } from './proved'
 import { soundsLine } from './soundsLine'
 
@@ -55,15 +55,18 @@ function sayIt(
       ? setIn(rig, sound, claimDevice(rig, claim), claim.controlId, claim.value)
       : null
   }
-  const [kind, deviceId = '', controlId = ''] = fault.part.split('/')
+  const thing = readPart(fault.part)
+  if (!thing) return null
+  const { deviceId } = thing
   const device = own(rig.devices, deviceId)
-  if (kind === 'D') {
+  if (thing.kind === 'control') {
+    const { controlId } = thing
     const rest = device?.rest?.values.find((one) => one.controlId === controlId)?.value
     const reading = own(rig.controls, controlId)?.reading.kind
     const value: PartValue = rest ?? fault.usual ?? (reading === 'switch' ? 0 : undefined)
     return typeof value === 'number' ? setIn(rig, sound, deviceId, controlId, value) : null
   }
-  if (kind !== 'P') return null
+  if (thing.kind !== 'preset') return null
   const preset = findPreset(rig, deviceId, (device?.rest?.preset ?? fault.usual) as number)
   return preset ? cellOf(sound, deviceId, () => ({ kind: 'preset', presetId: preset.id, values: [] })) : null
 }

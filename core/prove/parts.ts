@@ -7,6 +7,7 @@ import {
   actionLists,
   BLANK_SWITCH,
   type Footswitch,
+  type ControlId,
 } from '#core/rig'
 import { leadsOf, type Claim, contactKey, NOTHING_KNOWN, type Known, type Learned } from '#core/switching'
 import {
@@ -162,16 +163,36 @@ export function leftValue(part: Part): PartValue {
   return part[0] === 'n' || part[0] === 'B' ? 0 : undefined
 }
 
-const controlPart = (rig: Rig, controlId: string): Part =>
+/** The parts of the devices themselves. */
+export const presetPart = (deviceId: string): Part => `P/${deviceId}`
+export const contactPart = (deviceId: string, contactId: string): Part => `K/${deviceId}/${contactId}`
+export const controlPart = (rig: Rig, controlId: string): Part =>
   `D/${own(rig.controls, controlId)?.deviceId ?? ''}/${controlId}`
+
+/** What of a device a part is; null for what only the controller knows, and for what no player speaks of. */
+export function readPart(part: Part): DeviceThing | null {
+  const [kind, deviceId = '', inner = ''] = part.split('/')
+  if (kind === 'P') return { kind: 'preset', deviceId }
+  if (kind === 'D') return { kind: 'control', deviceId, controlId: inner as ControlId }
+  return kind === 'K' ? { kind: 'contact', deviceId, contactId: inner } : null
+}
+
+export type DeviceThing = { readonly deviceId: string } & (
+  | { readonly kind: 'preset' }
+  | { readonly kind: 'control'; readonly controlId: ControlId }
+  | { readonly kind: 'contact'; readonly contactId: string }
+)
 
 /** The pair of parts a claim is about: what the controller takes to be so, and what is. */
 export function claimParts(rig: Rig, claim: Claim): readonly [belief: Part, truth: Part] {
   switch (claim.kind) {
     case 'preset':
-      return [`p/${claim.deviceId}`, `P/${claim.deviceId}`]
+      return [`p/${claim.deviceId}`, presetPart(claim.deviceId)]
     case 'contact':
-      return [`k/${contactKey(claim.deviceId, claim.contactId)}`, `K/${claim.deviceId}/${claim.contactId}`]
+      return [
+        `k/${contactKey(claim.deviceId, claim.contactId)}`,
+        contactPart(claim.deviceId, claim.contactId),
+      ]
     default:
       return [`v/${claim.controlId}`, controlPart(rig, claim.controlId)]
   }
@@ -198,7 +219,7 @@ function partsTouched(rig: Rig, op: Op): Part[] {
       )
     case 'contact':
       return [
-        `K/${op.contact.deviceId}/${op.contact.contactId}`,
+        contactPart(op.contact.deviceId, op.contact.contactId),
         ...op.calls.map(({ controlId }) => controlPart(rig, controlId)),
       ]
     case 'know':

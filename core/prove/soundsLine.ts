@@ -8,14 +8,14 @@ import {
   type SoundId,
   type SwitchId,
 } from '#core/rig'
-import { soundDevices, seen, wantsOf, type Want } from '#core/sound'
+import { leavesAsFound, soundDevices, seen, wantsOf, type Want } from '#core/sound'
 import { type FloorState, truth } from '#core/simulate'
 import { holds, type Claim, lampSays, NOTHING_KNOWN } from '#core/switching'
 import { eachWay, fewest, seenThrough, type ValueAt } from './ask'
 import type { FloorMachine, Label } from './floorMachine'
 import { isAsClaimed } from './lampLies'
 import { makeMoves, restingStart } from './moves'
-import { claimParts, partOf, type Part, type PartValue } from './parts'
+import { claimParts, partOf, type Part, type PartValue, contactPart, controlPart, presetPart } from './parts'
 import type { Proved, ProofFault, ProofVerdict } from './proved'
 
 /** A move of the foot that recalls a sound, wherever it is made. */
@@ -191,23 +191,16 @@ function leftParts(rig: Rig, device: Device, want: Want): Part[] {
       deviceId === device.id && reading.kind !== 'trigger' && reading.kind !== 'increment',
   )
   const contacts = heldContacts(rig, device).filter(({ output }) => output !== null)
-  if (want.kind === 'leave' && !want.isSaid)
-    return [
-      `P/${device.id}`,
-      ...controls.map(({ id }) => `D/${device.id}/${id}`),
-      ...contacts.map(({ id }) => `K/${device.id}/${id}`),
-    ]
-  const { traits } = seen(rig, device, want)
-  if (want.kind !== 'be' || traits === null || traits.isOff) return []
-  const isSet = (id: string) =>
-    want.holds.has(id as never) || want.sets.some(({ controlId }) => controlId === id)
+  const to = seen(rig, device, want)
   return [
-    ...(want.preset === null
-      ? controls.filter(({ id }) => !isSet(id)).map(({ id }) => `D/${device.id}/${id}`)
-      : []),
+    // To stay in whichever preset it is in is what a sound says that speaks of the device and recalls none.
+    ...(want.kind !== 'be' && leavesAsFound(to, { kind: 'preset' }) ? [presetPart(device.id)] : []),
+    ...controls
+      .filter(({ id }) => leavesAsFound(to, { kind: 'control', controlId: id }))
+      .map(({ id }) => controlPart(rig, id)),
     ...contacts
-      .filter(({ id }) => !want.contacts.some(({ contact }) => contact.id === id))
-      .map(({ id }) => `K/${device.id}/${id}`),
+      .filter(({ id }) => leavesAsFound(to, { kind: 'contact', contactId: id }))
+      .map(({ id }) => contactPart(device.id, id)),
   ]
 }
 

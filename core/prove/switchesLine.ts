@@ -21,7 +21,7 @@ import {
 import { actionRecalls, expanded, leadsOf, setsOnly } from '#core/switching'
 import { eachWay, seenThrough } from './ask'
 import type { FloorMachine } from './floorMachine'
-import type { Part } from './parts'
+import { type Part, presetPart } from './parts'
 import type { ProofFault, Proved, ProofVerdict } from './proved'
 
 /** Whether all it does can be seen in what a floor has at its parts. */
@@ -216,7 +216,7 @@ function* undoneBy(rig: Rig, floor: FloorMachine, footswitch: Footswitch, ours: 
   for (const [move] of ours) {
     if (floor.labels.get(move)!.move.kind !== 'press') continue
     for (const { deviceId, index } of recalled) {
-      const component = floor.indexOf.get(`P/${deviceId}`)
+      const component = floor.indexOf.get(presetPart(deviceId))
       const effect = move.effects.find((one) => one.component === component)
       if (effect?.reads.length !== 0) continue
       const is = floor.values[component!]![effect.table[0]!]

@@ -14,7 +14,14 @@ export {
   type SoundStop,
 } from './cabling/audio'
 export { clockSenders, clockWaysFrom, type ClockWay } from './cabling/clockWays'
-export { contactsOf, heldContacts, isSwitchedByBox, type Contact, type Output } from './cabling/contacts'
+export {
+  contactsOf,
+  heldContacts,
+  isSwitchedByBox,
+  jackOfContact,
+  type Contact,
+  type Output,
+} from './cabling/contacts'
 export {
   asRoles,
   boxName,

@@ -1,6 +1,5 @@
 import { own } from '#core/base'
 import {
-  findPreset,
   perTables,
   type Rig,
   type ControlId,
@@ -8,10 +7,9 @@ import {
   type Device,
   type DeviceId,
   type Gap,
-  type SetValue,
   type Sound,
-  storedValue,
 } from '#core/rig'
+import { leftBetween, seen, type Leftover, type Seen } from './leftover'
 import { sendingOf } from './sending'
 import { WANT_TABLES, wantsOf, type Be, type Want } from './want'
 
@@ -31,12 +29,6 @@ export type Difference =
       readonly before: boolean | null
       readonly after: boolean
     }
-
-/** Something the first sound set and the second neither sets nor recalls: it stays. */
-export type Leftover =
-  | { readonly kind: 'preset'; readonly index: number }
-  | { readonly kind: 'control'; readonly controlId: ControlId; readonly value: number }
-  | { readonly kind: 'contact'; readonly contactId: string; readonly isClosed: boolean }
 
 /** What happens to one device from one sound to another. */
 export interface DeviceBetween {
@@ -112,114 +104,6 @@ const contactChanges = (from: Be | null, to: Be): Difference[] =>
     return before === isClosed ? [] : [{ kind: 'contact', contactId: contact.id, before, after: isClosed }]
   })
 
-/** What there is to know of a want before it is held against another; worked out once for each. */
-interface Traits {
-  /** The planned level of the preset it recalls. */
-  readonly level: number | null
-  /** Controls it sets to what they neither have at rest nor in its preset: what may be left over. */
-  readonly special: readonly SetValue[]
-  readonly specialContacts: readonly { readonly contactId: string; readonly isClosed: boolean }[]
-  /** It recalls the preset that stands for off, or switches the device off by its control. */
-  readonly isBlank: boolean
-  readonly isOff: boolean
-  readonly isAtRest: boolean
-}
-
-/** Whether anything at all could be left over by it. */
-const mayLeave = ({ special, specialContacts, isBlank }: Traits): boolean =>
-  special.length > 0 || specialContacts.length > 0 || isBlank
-
-const knownTraits = perTables(WANT_TABLES, () => new WeakMap<Be, Traits>())
-
-/** A want with its traits: looked up once where it is held against many. */
-export interface Seen {
-  readonly want: Want
-  /** Null for what is not sent. */
-  readonly traits: Traits | null
-}
-
-export function seen(rig: Rig, device: Device, want: Want): Seen {
-  if (want.kind !== 'be') return { want, traits: null }
-  const all = knownTraits(rig)
-  let traits = all.get(want)
-  if (!traits) all.set(want, (traits = workTraits(rig, device, want)))
-  return { want, traits }
-}
-
-function workTraits(rig: Rig, { id, bypass, rest, powerOn }: Device, want: Be): Traits {
-  const row = want.preset === null ? null : findPreset(rig, id, want.preset)
-  const valueIn = (values: readonly SetValue[] | undefined, controlId: ControlId) =>
-    values?.find((one) => one.controlId === controlId)?.value
-  return {
-    level: row?.level ?? null,
-    special: want.sets.filter(
-      ({ controlId, value }) =>
-        want.holds.has(controlId) &&
-        value !== valueIn(rest?.values, controlId) &&
-        value !== storedValue(row, controlId) &&
-        // Switching a device on or off is no special thing to have done: whoever speaks of it does so again.
-        !(bypass.kind === 'control' && bypass.controlId === controlId),
-    ),
-    specialContacts: want.contacts
-      .map(({ contact, isClosed }) => ({ contactId: contact.id, isClosed }))
-      .filter(({ contactId, isClosed }) => isClosed !== (rest?.closes.includes(contactId) ?? false)),
-    isBlank: bypass.kind === 'preset' && bypass.index === want.preset,
-    isOff: bypass.kind === 'control' && want.holds.get(bypass.controlId) === bypass.off,
-    isAtRest: want.preset === (rest?.preset ?? powerOn ?? -1),
-  }
-}
-
-/** All that a sound might leave behind for one that speaks of the device and recalls nothing. */
-export const mayBeLeft = ({ want, traits }: Seen): readonly Leftover[] =>
-  traits === null || !mayLeave(traits)
-    ? NONE
-    : [
-        // A device in its empty preset hears controls and stays silent.
-        ...(traits.isBlank ? [{ kind: 'preset' as const, index: (want as Be).preset! }] : []),
-        ...traits.special.map(({ controlId, value }) => ({ kind: 'control' as const, controlId, value })),
-        ...traits.specialContacts.map((one) => ({ kind: 'contact' as const, ...one })),
-      ]
-
-/** Whether a sound that speaks of the device leaves something as another left it. What is off may hold what it likes. */
-export function leaves({ want, traits }: Seen, left: Leftover): boolean {
-  if (want.kind !== 'be' || traits === null) return false
-  switch (left.kind) {
-    case 'preset':
-      return want.preset === null
-    case 'control':
-      return (
-        want.preset === null &&
-        !traits.isOff &&
-        !want.holds.has(left.controlId) &&
-        // Set, though not surely: that is a doubt of its own.
-        !want.sets.some(({ controlId }) => controlId === left.controlId)
-      )
-    case 'contact':
-      return !want.contacts.some(({ contact }) => contact.id === left.contactId)
-  }
-}
-
-/**
- * What `from` did that `to` leaves as it is: by not speaking of it, or not of all of it. What was at rest anyway is
- * not left over.
- */
-function leftBetween(from: Seen, to: Seen): readonly Leftover[] {
-  if (from.traits === null || from.want.kind !== 'be') return NONE
-  if (to.want.kind === 'be') {
-    const all = mayBeLeft(from)
-    return all.length === 0 ? NONE : all.filter((left) => leaves(to, left))
-  }
-  if (to.want.kind !== 'leave' || to.want.isSaid) return NONE
-  const { isAtRest, isBlank } = from.traits
-  const { preset } = from.want
-  return [
-    ...(preset !== null && !isAtRest && !isBlank ? [{ kind: 'preset' as const, index: preset }] : []),
-    ...mayBeLeft(from).filter(({ kind }) => kind !== 'preset'),
-  ]
-}
-
-const NONE: readonly Leftover[] = []
-
 /** A recall resets what its preset holds; where that is not written down, nobody here knows to what. */
 const unknownAfter = (before: Be, to: Be): ControlId[] =>
   to.preset === null
@@ -248,10 +132,7 @@ export function outlineBetween(
   to: Seen,
   into: { -readonly [Key in keyof Outline]: Outline[Key] },
 ): void {
-  into.leftovers =
-    from.traits !== null && (to.want.kind !== 'be' || mayLeave(from.traits))
-      ? leftBetween(from, to).length
-      : 0
+  into.leftovers = leftBetween(from, to).length
   const before = from.want.kind === 'be' ? from.want : null
   const after = to.want.kind === 'be' ? to.want : null
   into.unknown = before && after ? countUnknown(before, after) : 0

@@ -1,15 +1,5 @@
 /** What `sound` hands out: nothing outside passes this door (tests do). */
-export {
-  HEADROOM,
-  between,
-  deviceBetween,
-  leaves,
-  mayBeLeft,
-  seen,
-  type Between,
-  type DeviceBetween,
-  type Leftover,
-} from './between'
+export { HEADROOM, between, deviceBetween, type Between, type DeviceBetween } from './between'
 export type { ContactSet } from './blocks'
 export {
   cellChoices,
@@ -26,6 +16,7 @@ export { pasteCells, type PasteFault } from './edits/pasteCells'
 export { detachSound, removeSounds } from './edits/removeSounds'
 export { setCells, type CellWrite, type NewIds } from './edits/setCells'
 export { presetsFromSound, setSwitchSound, soundFromSwitch } from './edits/switchSound'
+export { leavesAsFound, leftoverText, mayBeLeft, seen, type Leftover } from './leftover'
 export { soundMatrix, type Matrix } from './matrix'
 export { orderJobs, readyInOrder, type Job } from './order'
 export { mayStay, presetOrParameter, type PresetOrParameter } from './presetOrParameter'

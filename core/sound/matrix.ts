@@ -1,6 +1,7 @@
 import { inOrder, type Rig, type SoundId } from '#core/rig'
-import { outlineBetween, roughOf, seen, weightOf, type Outline, type Seen } from './between'
+import { outlineBetween, roughOf, weightOf, type Outline } from './between'
 import { soundDevices } from './cells'
+import { seen, type Seen } from './leftover'
 import { sendingOf } from './sending'
 import { wantsOf, type Want } from './want'
 

@@ -15,13 +15,18 @@ import {
   makeSound,
   makeSwitch,
   makeBank,
+  makeCable,
+  makeController,
+  makePort,
+  makeRole,
   recall,
   recallSound,
 } from '../rig/testing/makeRig'
 import { removeRow } from '../rig/edits/removeRow'
 import { rigProblems } from '../rig/integrity'
+import type { Device } from '../rig/table/device'
 import type { Cell } from '../rig/table/sound'
-import { outlineBetween, deviceBetween, between, seen, type Outline } from './between'
+import { outlineBetween, deviceBetween, between, type Outline } from './between'
 import { spokenCells } from './cells'
 import { moveSound } from './edits/moveSound'
 import { pasteCells } from './edits/pasteCells'
@@ -29,6 +34,7 @@ import { detachSound, removeSounds } from './edits/removeSounds'
 import { setCells, type NewIds } from './edits/setCells'
 import { presetsFromSound, setSwitchSound, soundFromSwitch } from './edits/switchSound'
 import { rigsWithSounds } from './testing/makeSounds'
+import { seen } from './leftover'
 import { soundMatrix } from './matrix'
 import { sendingOf } from './sending'
 import { shortNames } from './shortNames'
@@ -109,7 +115,8 @@ describe('what is left over', () => {
       makeSound('long', echo(preset('long')), { order: 2 }),
       makeSound('pushed', echo(preset('dotted', [{ controlId: 'mix' as never, value: 30 }])), { order: 3 }),
       makeSound('off', echo({ kind: 'off' }), { order: 4 }),
-      makeSound('silent', {}, { order: 5 }),
+      makeSound('on', echo({ kind: 'values', values: [] }), { order: 5 }),
+      makeSound('silent', {}, { order: 6 }),
     ],
   })
   const left = (from: string, to: string) => {
@@ -125,6 +132,42 @@ describe('what is left over', () => {
   it('is what a sound set that says nothing of it, and not what is switched off', () => {
     expect(left('pushed', 'silent')).toEqual([{ kind: 'control', controlId: 'mix', value: 30 }])
     expect(left('pushed', 'off')).toEqual([])
+  })
+
+  // Whoever does not speak of a device leaves it switched as it was, in each of the ways there are (common practice).
+  it('is that a device was switched off, by control, empty preset or contact, where the next sound says nothing of it', () => {
+    expect(left('off', 'silent')).toEqual([{ kind: 'control', controlId: 'on', value: 0 }])
+    const others = (bypass: Device['bypass'], rest: Device['rest'] = null) => {
+      const device = makeDevice('echo', 4, {
+        powerOn: 11,
+        bypass,
+        rest,
+        ports: [makePort('in', makeRole('midiIn')), makePort('foot', makeRole('switchIn'))],
+      })
+      const controller = makeController({ ports: [makePort('relay', makeRole('switchOut'))] })
+      const cable = makeCable('controller.relay', 'echo.foot', { lead: 'ts' })
+      const rig: Rig = {
+        ...one,
+        controllers: { [controller.id]: controller },
+        devices: { [device.id]: device },
+        cables: { [cable.id]: cable },
+      }
+      const want = (id: string) => wantsOf(rig, rig.sounds[id]!).get('echo' as never)!
+      return (from: string) => deviceBetween(rig, device, want(from), want('silent')).leftovers
+    }
+    expect(others({ kind: 'preset', index: 12 })('off')).toEqual([{ kind: 'preset', index: 12 }])
+    for (const off of ['open', 'closed'] as const)
+      expect(others({ kind: 'contact', off })('off')).toEqual([
+        { kind: 'contact', contactId: 'foot', isClosed: off === 'closed' },
+      ])
+    const resting = { preset: 12, values: [], closes: [] }
+    expect(others({ kind: 'preset', index: 12 }, resting)('off')).toEqual([])
+  })
+
+  it('is that it was switched on, where that is all that was said of it', () => {
+    expect(left('on', 'silent')).toEqual([{ kind: 'control', controlId: 'on', value: 127 }])
+    expect(left('on', 'off')).toEqual([])
+    expect(left('off', 'on')).toEqual([])
   })
 })
 

@@ -19,6 +19,7 @@ import {
   type Sound,
   isMappedIn,
   storedValue,
+  jackOfContact,
 } from '#core/rig'
 import { reachedBy, soundDevices, spokenCells, type SpokenCells } from './cells'
 
@@ -256,12 +257,8 @@ function settled(rig: Rig, device: Device, parts: Partial<Omit<Be, 'kind' | 'dou
   return { kind: 'be', ...want, holds, doubts }
 }
 
-const isMomentary = ({ ports }: Device, { id }: Contact): boolean =>
-  ports.some(
-    (port) =>
-      (port.id === id || (id.startsWith(port.id) && /^[12]$/.test(id.slice(port.id.length)))) &&
-      port.roles.some((role) => role.kind === 'switchIn' && role.action === 'momentary'),
-  )
+const isMomentary = (device: Device, { id }: Contact): boolean =>
+  jackOfContact(device, id)?.role.action === 'momentary'
 
 /** Whether one message puts a control at a value, whatever it was at. */
 export const canBeSet = ({ reading, address }: Control, value: number): boolean =>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { own } from '#core/base'
-import { editRow, type Device, type Rig, type TapIn } from '#core/rig'
+import { editRow, type Device, type Rig, type TapIn, jackOfContact } from '#core/rig'
 import FindingNote from '~/components/common/FindingNote.vue'
 import NumberField from '~/components/common/NumberField.vue'
 import { useRigStore } from '~/stores/rig'
@@ -16,7 +16,7 @@ const where = computed(() => {
   const { place } = tapIn
   return place.kind === 'control'
     ? `its control ${own(rig.controls, place.controlId)?.name ?? ''}`
-    : `the contact of its jack ${device.ports.find(({ id }) => place.contactId.startsWith(id))?.name ?? place.contactId}`
+    : `the contact of its jack ${jackOfContact(device, place.contactId)?.port.name ?? place.contactId}`
 })
 const found = computed(() =>
   rigs.found.filter(({ about, code }) => about.id === device.id && code === 'tapOutCannot'),

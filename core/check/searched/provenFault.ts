@@ -1,8 +1,16 @@
 import { own } from '#core/base'
 import type { Edit, Rig, Layer } from '#core/rig'
-import { claimDevice } from '#core/simulate'
 import type { Claim } from '#core/switching'
-import { fixesOf, type Part, type PartValue, type ProofFault, type ProofLine, type Proved } from '#core/prove'
+import {
+  fixesOf,
+  type Part,
+  type PartValue,
+  type ProofFault,
+  type ProofLine,
+  type Proved,
+  claimParts,
+  presetPart,
+} from '#core/prove'
 import type { FindingOf } from '../finding'
 import { runTold, switchNameOf, type RunTold } from './lyingLamp'
 import { thingName, thingText, valueName } from './thingWords'
@@ -128,7 +136,7 @@ function faultTold(
         kind: 'undone',
         switch: ofSwitch(fault.switchId),
         device: own(rig.devices, fault.deviceId)?.name ?? '',
-        preset: valueName(rig, `P/${fault.deviceId}`, fault.preset),
+        preset: valueName(rig, presetPart(fault.deviceId), fault.preset),
       }
   }
 }
@@ -139,11 +147,7 @@ function bankName(rig: Rig, id: string): string {
   return bank ? `${bank.index + first} ${bank.name}`.trim() : ''
 }
 
-const partOfClaim = (rig: Rig, claim: Claim): Part => {
-  const deviceId = claimDevice(rig, claim)
-  if (claim.kind === 'preset') return `P/${deviceId}`
-  return claim.kind === 'contact' ? `K/${deviceId}/${claim.contactId}` : `D/${deviceId}/${claim.controlId}`
-}
+const partOfClaim = (rig: Rig, claim: Claim): Part => claimParts(rig, claim)[1]
 
 const wantedOf = (claim: Claim): PartValue =>
   claim.kind === 'preset'

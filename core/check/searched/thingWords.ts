@@ -10,24 +10,23 @@ import {
   type Device,
   type Thing,
 } from '#core/rig'
-import type { Part, PartValue } from '#core/prove'
+import { type Part, type PartValue, contactPart, controlPart, presetPart, readPart } from '#core/prove'
 import { presetText } from '#core/sound'
 import { holdsValue, isOn } from '#core/switching'
 
 /** "Tape echo preset 7 Slap", "Reverb Bypass on", "Bass amp Channel closed". */
 export function thingText(rig: Rig, thing: Thing): string {
   if (thing.kind === 'contact') {
-    const part = `K/${thing.deviceId}/${thing.contactId}`
+    const part = contactPart(thing.deviceId, thing.contactId)
     return `${thingName(rig, part)} ${valueName(rig, part, thing.isClosed)}`
   }
   if (thing.kind === 'control') {
-    const control = own(rig.controls, thing.controlId)
     // "Preamp on" is off, not "Preamp on off".
-    const name = thingName(rig, `D/${control?.deviceId ?? ''}/${thing.controlId}`).replace(/ (on|off)$/i, '')
+    const name = thingName(rig, controlPart(rig, thing.controlId)).replace(/ (on|off)$/i, '')
     return `${name} ${thing.isOn ? 'on' : 'off'}`
   }
   const preset = own(rig.presets, thing.presetId)
-  const part = `P/${preset?.deviceId ?? ''}`
+  const part = presetPart(preset?.deviceId ?? '')
   return `${thingName(rig, part)} ${valueName(rig, part, preset?.index)}`
 }
 
@@ -53,26 +52,26 @@ export function thingChoices(rig: Rig, device: Device): Thing[] {
 
 /** "Bass preamp Blend", "Tape echo preset". */
 export function thingName(rig: Rig, part: Part): string {
-  const [kind, deviceId = '', inner = ''] = part.split('/')
-  const device = own(rig.devices, deviceId)
+  const thing = readPart(part)
+  const device = own(rig.devices, thing?.deviceId ?? '')
   const name = device?.name ?? ''
-  if (kind === 'P') return `${name} preset`.trim()
-  if (kind === 'K') {
-    const contact = device && contactsOf(rig, device).find(({ id }) => id === inner)
+  if (thing?.kind === 'preset') return `${name} preset`.trim()
+  if (thing?.kind === 'contact') {
+    const contact = device && contactsOf(rig, device).find(({ id }) => id === thing.contactId)
     return contact && contact.name !== name ? `${name} ${contact.name}` : `${name} contact`
   }
-  return `${name} ${own(rig.controls, inner)?.name ?? ''}`.trim()
+  return `${name} ${own(rig.controls, thing?.controlId ?? '')?.name ?? ''}`.trim()
 }
 
 export function valueName(rig: Rig, part: Part, value: PartValue): string {
-  const [kind, deviceId = '', inner = ''] = part.split('/')
-  if (value === undefined) return ''
-  if (kind === 'K') return value ? 'closed' : 'open'
-  if (kind === 'P') {
-    const device = own(rig.devices, deviceId)
+  const thing = readPart(part)
+  if (value === undefined || !thing) return ''
+  if (thing.kind === 'contact') return value ? 'closed' : 'open'
+  if (thing.kind === 'preset') {
+    const device = own(rig.devices, thing.deviceId)
     return device ? presetText(rig, device, value as number) : ''
   }
-  const control = own(rig.controls, inner)
+  const control = own(rig.controls, thing.controlId)
   if (!control) return String(value)
   return holdsValue(rig, control.id) === 'switched'
     ? isOn(rig, control.id, value as number)

@@ -1,21 +1,12 @@
 import { own } from '#core/base'
-import {
-  change,
-  type Change,
-  type Edit,
-  type Rig,
-  type Device,
-  type Cell,
-  type Sound,
-  contactsOf,
-} from '#core/rig'
+import { change, type Change, type Edit, type Rig, type Device, type Cell, type Sound } from '#core/rig'
 import {
   deviceBetween,
-  leaves,
+  leavesAsFound,
+  leftoverText,
   mayBeLeft,
   seen,
   type Leftover as Left,
-  presetText,
   setText,
   type Want,
 } from '#core/sound'
@@ -81,7 +72,7 @@ export function leftover(rig: Rig): Leftover[] {
       }
     // What may be left does not depend on who leaves it: each is held against each once, and not pair by pair.
     for (const one of found.values())
-      for (const to of all) if (leaves(to.seen, one.left)) one.at.push(...to.cells)
+      for (const to of all) if (leavesAsFound(to.seen, one.left)) one.at.push(...to.cells)
     const ours = [...found.values()].filter(({ at }) => at.length > 0)
     return ours.map(({ left, by, at: cells }): Leftover => {
       const cure = cureOf(rig, device, left)
@@ -92,7 +83,7 @@ export function leftover(rig: Rig): Leftover[] {
         about: { table: 'sounds', id: cells[0]!.sound.id, field: `cells.${device.id}` },
         facts: {
           device: device.name,
-          what: textOf(rig, device, left),
+          what: leftoverText(rig, device, left),
           by: names(by),
           left: names(cells),
           cure: cure?.text ?? '',
@@ -109,13 +100,6 @@ const keyOf = (left: Left): string =>
     : left.kind === 'contact'
       ? `contact ${left.contactId}`
       : `preset ${left.index}`
-
-function textOf(rig: Rig, device: Device, left: Left): string {
-  if (left.kind === 'control') return setText(rig, device, left)
-  if (left.kind === 'preset') return presetText(rig, device, left.index)
-  const contact = contactsOf(rig, device).find(({ id }) => id === left.contactId)
-  return `${contact?.name ?? left.contactId} ${left.isClosed ? 'closed' : 'open'}`
-}
 
 /** How a cell is put right: the control at its rest where one is known, at 0 where it only turns on and off. */
 function cureOf(
@@ -168,7 +152,9 @@ export function forgottenDevice(rig: Rig): ForgottenDevice[] {
     )
     if (by.length === 0) return []
     const [left] = deviceBetween(rig, device, by[0]!.want, forgotten[0]!.want).leftovers
-    const cure = device.bypass.kind !== 'none' ? 'off' : device.rest ? 'rest' : 'leave'
+    // Of one that stays off, off is not what was forgotten.
+    const isOff = seen(rig, device, by[0]!.want).traits?.isOff === true
+    const cure = device.bypass.kind !== 'none' && !isOff ? 'off' : device.rest ? 'rest' : 'leave'
     // A variant follows: where its parent is mended too, it need not be.
     const ids = new Set<string>(forgotten.map(({ sound }) => sound.id))
     const heads = forgotten.map(({ sound }) => sound).filter(({ parentId }) => !ids.has(parentId ?? ''))
@@ -188,7 +174,7 @@ export function forgottenDevice(rig: Rig): ForgottenDevice[] {
         about: { table: 'sounds', id: forgotten[0]!.sound.id, field: `cells.${device.id}` },
         facts: {
           device: device.name,
-          what: textOf(rig, device, left!),
+          what: leftoverText(rig, device, left!),
           by: names(by.flatMap(({ cells }) => cells)),
           forgot: names(forgotten),
           cure,

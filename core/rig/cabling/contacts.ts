@@ -2,7 +2,8 @@ import { CABLING, perTables } from '../perTables'
 import { inOrder, type Rig } from '../rig'
 import type { ControllerId } from '../table/controller'
 import type { Device } from '../table/device'
-import type { RoleOf } from '../table/port'
+import { jackContactIds } from '../table/contactId'
+import type { Port, RoleOf } from '../table/port'
 import { asRoles, links, type Link } from './link'
 
 /** One contact of a switching output of a controller; `pole` counts from 0, number one first. */
@@ -38,7 +39,7 @@ function closedBy(link: Link): Contact[] {
     if (from === undefined || (link.cable.lead === 'ts' && conductor(roles.to, pole) === 'ring')) return []
     return [
       {
-        id: roles.to.poles === 1 ? port.id : `${port.id}${pole + 1}`,
+        id: jackContactIds(port, roles.to)[pole]!,
         name: roles.to.does[pole] || port.name,
         output: { controllerId: link.from.end.id as ControllerId, port: link.from.port.id, pole: from },
       },
@@ -69,6 +70,17 @@ const NONE: readonly Contact[] = []
 /** The contacts of a device that can be closed: a relay box's own, or those of its jacks a controller closes. */
 export const contactsOf = (rig: Rig, { id }: Pick<Device, 'id'>): readonly Contact[] =>
   byDevice(rig).get(id) ?? NONE
+
+/** The jack of a device that a contact is on, and the role in which it has that; null for a relay's own, or one that is gone. */
+export function jackOfContact(
+  { ports }: Pick<Device, 'ports'>,
+  contactId: string,
+): { readonly port: Port; readonly role: RoleOf<'switchIn'> } | null {
+  for (const port of ports)
+    for (const role of port.roles)
+      if (role.kind === 'switchIn' && jackContactIds(port, role).includes(contactId)) return { port, role }
+  return null
+}
 
 /**
  * The contacts a sound can say of a device: those that keep what they are set to. What takes taps, or works a looper, is

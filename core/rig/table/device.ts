@@ -1,3 +1,4 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { U14_MAX } from '#core/base'
 import { numberingSchema, PRESET_COUNT_MAX } from '../numbering/numbering'
@@ -46,7 +47,7 @@ export type Bypass = Readonly<z.infer<typeof bypassSchema>>
 const restSchema = z.strictObject({
   preset: z.nullable(indexSchema),
   values: setValuesSchema,
-  closes: z.array(textSchema(20)).check(z.maxLength(16)),
+  closes: z.array(contactIdSchema).check(z.maxLength(16)),
 })
 
 /** What is heard while it changes presets, and for how long, in ms. */

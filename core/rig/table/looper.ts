@@ -1,3 +1,4 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { idSchema, nameSchema } from './scalars'
 
@@ -18,7 +19,7 @@ const inputSchema = z.strictObject({
     z.discriminatedUnion('kind', [
       z.strictObject({
         kind: z.literal('contact'),
-        contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)),
+        contactId: contactIdSchema,
       }),
       z.strictObject({ kind: z.literal('control'), controlId: idSchema<'control'>() }),
     ]),

@@ -1,5 +1,6 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
-import { idSchema, orderSchema, textSchema, type Id } from './scalars'
+import { idSchema, orderSchema, type Id } from './scalars'
 
 export type NeverId = Id<'never'>
 
@@ -11,7 +12,7 @@ const thingSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('contact'),
     deviceId: idSchema<'device'>(),
-    contactId: textSchema(60),
+    contactId: contactIdSchema,
     isClosed: z.boolean(),
   }),
 ])

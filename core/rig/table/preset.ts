@@ -1,3 +1,4 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { PRESET_COUNT_MAX } from '../numbering/numbering'
 import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
@@ -28,7 +29,7 @@ export const presetSchema = z.strictObject({
   entered: z.array(idSchema<'control'>()).check(z.maxLength(400)),
   lacks: z.array(idSchema<'control'>()).check(z.maxLength(400)),
   /** On a relay box: the functions whose contact it closes, by their ids. */
-  closes: z.array(textSchema(20)).check(z.maxLength(16)),
+  closes: z.array(contactIdSchema).check(z.maxLength(16)),
 })
 
 export type Preset = Readonly<z.infer<typeof presetSchema>>

@@ -1,3 +1,4 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { PURPOSES } from './preset'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
@@ -20,7 +21,7 @@ const cellSchema = z.discriminatedUnion('kind', [
   /** Not by a message: what the foot must do. */
   z.strictObject({ kind: z.literal('foot'), does: textSchema(120) }),
   /** These contacts closed, by their ids, and all others of the device open. */
-  z.strictObject({ kind: z.literal('contacts'), closes: z.array(textSchema(20)).check(z.maxLength(16)) }),
+  z.strictObject({ kind: z.literal('contacts'), closes: z.array(contactIdSchema).check(z.maxLength(16)) }),
   /** One of two learned states. */
   z.strictObject({ kind: z.literal('pair'), pairId: idSchema<'pair'>(), state: z.literal(['a', 'b']) }),
 ])

@@ -1,10 +1,11 @@
+import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { idSchema } from './scalars'
 import { bpmSchema } from './song'
 
 /** Where a device takes taps: a contact of one of its jacks, or a control of its chart. */
 const tapPlaceSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('contact'), contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)) }),
+  z.strictObject({ kind: z.literal('contact'), contactId: contactIdSchema }),
   z.strictObject({ kind: z.literal('control'), controlId: idSchema<'control'>() }),
 ])
 

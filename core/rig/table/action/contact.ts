@@ -1,3 +1,4 @@
+import { contactIdSchema } from '../contactId'
 import * as z from 'zod/mini'
 import { idSchema } from '../scalars'
 import type { ActionRow } from './actionRow'
@@ -6,7 +7,7 @@ import type { ActionRow } from './actionRow'
 export const contactSchema = z.strictObject({
   kind: z.literal('contact'),
   deviceId: idSchema<'device'>(),
-  contactId: z.string().check(z.regex(/^[a-zA-Z0-9]{1,21}$/)),
+  contactId: contactIdSchema,
   does: z.literal(['close', 'open', 'change', 'pulse']),
   /** For pulses: how many, how long each is closed, from one to the next. */
   times: z.int().check(z.gte(1), z.lte(16)),
