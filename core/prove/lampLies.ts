@@ -10,7 +10,15 @@ import {
   type Footswitch,
   type SwitchId,
 } from '#core/rig'
-import { changesOver, claimDevice, isDark, lampTruth, PLAN_KEYS } from '#core/simulate'
+import {
+  changesOver,
+  claimDevice,
+  isDark,
+  lampTruth,
+  PLAN_KEYS,
+  isDoneOtherwise,
+  isSilentOn,
+} from '#core/simulate'
 import {
   expanded,
   lampSays,
@@ -25,7 +33,7 @@ import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, t
 import { floorMachine, type Label } from './floorMachine'
 import { makeMoves, restingStart, type Move } from './moves'
 import { printOf } from './prints'
-import { claimParts, knownWith, type Part, type PartValue } from './parts'
+import { claimParts, knownWith, type Part, type PartValue, beliefsAt } from './parts'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
 export interface LampLie {
@@ -237,28 +245,19 @@ function mayLie(
   valueAt: ValueAt,
   goesBy: 'sound' | 'sent' | 'mixed',
 ): boolean {
-  const [belief, truth] = claimParts(rig, claim)
+  const [told, truth] = claimParts(rig, claim)
   const is = isAsClaimed(rig, claim, valueAt(truth))
   if (is === null) return false
-  const sent = valueAt(belief)
+  const sent = valueAt(told)
   const believed = isAsClaimed(rig, claim, sent)
+  const belief = beliefsAt(valueAt)
   if (is) {
-    // Before a preset was sent to a device, no lamp of its presets says anything.
-    if (goesBy === 'sound' || (claim.kind === 'preset' && sent === undefined)) return false
+    if (goesBy === 'sound' || isSilentOn(rig, claim, belief)) return false
     // A lamp may go by the very value that was sent, where on is on to the device.
     return !(claim.kind === 'value' ? sent === claim.value : believed)
   }
-  // Of what changes over, that a value was sent says nothing; otherwise what was set otherwise since is the player's doing.
-  if (changesOver(rig, claim)) return true
-  if (believed === false || (believed === null && goesBy === 'sent')) return false
-  const deviceId = claimDevice(rig, claim)
-  return !claims.some(
-    (one) =>
-      one.kind === 'preset' &&
-      one.deviceId === deviceId &&
-      isAsClaimed(rig, one, valueAt(`p/${deviceId}`)) === false &&
-      claims.every((other) => other.kind !== 'preset' || other.deviceId !== deviceId || other === one),
-  )
+  if (goesBy === 'sent' && believed === null && !changesOver(rig, claim)) return false
+  return !isDoneOtherwise(rig, claim, claims, belief)
 }
 
 /** Null where nothing is known of it. */

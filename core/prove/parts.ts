@@ -9,7 +9,15 @@ import {
   type Footswitch,
   type ControlId,
 } from '#core/rig'
-import { leadsOf, type Claim, contactKey, NOTHING_KNOWN, type Known, type Learned } from '#core/switching'
+import {
+  leadsOf,
+  type Claim,
+  contactKey,
+  NOTHING_KNOWN,
+  type Known,
+  type Learned,
+  type Facts,
+} from '#core/switching'
 import {
   DEVICE_AT_POWER_ON,
   deviceState,
@@ -197,6 +205,13 @@ export function claimParts(rig: Rig, claim: Claim): readonly [belief: Part, trut
       return [`v/${claim.controlId}`, controlPart(rig, claim.controlId)]
   }
 }
+
+/** What a controller believes of the devices, by the parts that hold it. */
+export const beliefsAt = (valueAt: (part: Part) => PartValue): Facts => ({
+  preset: (deviceId) => valueAt(`p/${deviceId}`) as number | undefined,
+  value: (controlId) => valueAt(`v/${controlId}`) as number | undefined,
+  contact: (deviceId, contactId) => valueAt(`k/${contactKey(deviceId, contactId)}`) as boolean | undefined,
+})
 
 const touched = new WeakMap<Op, readonly Part[]>()
 

@@ -16,7 +16,16 @@ export {
 } from './floor'
 export { floorCells } from './floorCells'
 export { isSeenPlainly, jackPlaces } from './footswitch'
-export { changesOver, claimDevice, isDark, lampTruth, truth, type LampTruth } from './lampTruth'
+export {
+  changesOver,
+  claimDevice,
+  isDark,
+  isDoneOtherwise,
+  isSilentOn,
+  lampTruth,
+  truth,
+  type LampTruth,
+} from './lampTruth'
 export { listeners } from './listeners'
 export {
   LOOP_FEET,

@@ -86,23 +86,27 @@ export const changesOver = (rig: Rig, claim: Claim): boolean =>
 export const isDark = ({ lamps, positions }: Footswitch): boolean =>
   lamps.length >= positions.length && lamps.every(({ light }) => light === 'off')
 
+/**
+ * Whether the controller itself has done otherwise since than what a claim of a lit lamp says: that is the player's doing, and no
+ * lie. It set the thing otherwise, or recalled another preset on the device, which has its own values.
+ */
+export function isDoneOtherwise(rig: Rig, claim: Claim, claims: readonly Claim[], belief: Facts): boolean {
+  const isOtherwise = (one: Claim) => holds(rig, one, belief) === false
+  // Of what changes over, that a value was sent says nothing.
+  if (!changesOver(rig, claim) && isOtherwise(claim)) return true
+  const deviceId = claimDevice(rig, claim)
+  return claims.some((one) => one.kind === 'preset' && one.deviceId === deviceId && isOtherwise(one))
+}
+
+/** Whether a dark lamp says nothing of a claim: before a preset was sent to a device, no lamp of its presets does. */
+export const isSilentOn = (rig: Rig, claim: Claim, belief: Facts): boolean =>
+  claim.kind === 'preset' && holds(rig, claim, belief) === null
+
 type TruthState = Pick<FloorState, 'known' | 'devices' | 'off'>
 
 function judged(rig: Rig, state: TruthState, isLit: boolean, claims: readonly Claim[]): LampTruth {
   const [facts, belief] = [truth(state, rig), believed(state.known)]
-  const isSetOtherwise = (claim: Claim) => holds(rig, claim, belief) === false
-  // Another preset recalled on a device since has its own values.
-  const recalled = new Set(
-    claims.flatMap((claim) =>
-      claim.kind === 'preset' && isSetOtherwise(claim) ? [claim.deviceId as string] : [],
-    ),
-  )
-  const ours = claims.filter(
-    (claim) =>
-      !recalled.has(claimDevice(rig, claim)) &&
-      // Of what changes over, that a value was sent says nothing.
-      (changesOver(rig, claim) || !isSetOtherwise(claim)),
-  )
+  const ours = claims.filter((claim) => !isDoneOtherwise(rig, claim, claims, belief))
   const isOff = (claim: Claim) => own(state.off, claimDevice(rig, claim)) !== undefined
   const against = ours.filter((claim) => isOff(claim) || holds(rig, claim, facts) === false)
   const isKnown = ours.every((claim) => isOff(claim) || holds(rig, claim, facts) !== null)
@@ -117,8 +121,7 @@ function unlit(rig: Rig, state: TruthState, lists: Footswitch['positions']): Lam
   for (const actions of lists) {
     const says = lampSays(rig, actions, known)
     const claims = says.flatMap((say) => say.claims)
-    // Before a preset was sent to a device, no lamp of its presets says anything.
-    const isSilent = claims.some((one) => one.kind === 'preset' && holds(rig, one, belief) === null)
+    const isSilent = claims.some((one) => isSilentOn(rig, one, belief))
     if (claims.length === 0 || isSilent || !wouldLight(rig, actions, says, known)) continue
     const are = claims.map((claim) => holds(rig, claim, facts))
     if (are.every((one) => one === true)) return { isLit: false, verdict: 'lies', against: claims }
