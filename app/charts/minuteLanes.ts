@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import type { Rig } from '#core/rig'
 import type { FloorMinute, WireEntry } from '#core/simulate'
 import { gestureText } from '~/text/gestures'
@@ -175,8 +175,9 @@ const deviceName = (rig: Rig, lane: string, id: string): string =>
 /** A moment of the floor's time, as fine as the stretch shown. */
 export function momentText(at: number, span: number): string {
   const digits = span < 20_000 ? 4 : span < 200_000 ? 3 : span < 5_000_000 ? 2 : span < 30_000_000 ? 1 : 0
-  const seconds = at / 1_000_000
+  // Rounded first: 59.96 s is 1:00.0 and not 0:60.0.
+  const seconds = Number(fixedText(at / 1_000_000, digits))
   const minutes = Math.floor(seconds / 60)
-  const rest = (seconds - minutes * 60).toFixed(digits).padStart(digits === 0 ? 2 : 3 + digits, '0')
+  const rest = fixedText(seconds - minutes * 60, digits).padStart(digits === 0 ? 2 : 3 + digits, '0')
   return `${minutes}:${rest}`
 }

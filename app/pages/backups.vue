@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import Button from 'primevue/button'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -92,7 +93,7 @@ const EVERY: Record<(typeof BACKUP_HOURS)[number], string> = {
   168: 'every week',
 }
 const sizeText = (bytes: number): string =>
-  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${fixedText(bytes / 1_000_000, 1)} MB`
 const summary = computed(() =>
   state.value === null
     ? 'Looking.'

@@ -1,4 +1,4 @@
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import type { LyingLamp, MoveTold } from '#core/check'
 import {
   contactsOf,
@@ -59,7 +59,7 @@ function presetText(rig: Rig, deviceId: string, index: number): string {
 function agoText(microseconds: number): string {
   const seconds = Math.max(0, microseconds) / 1_000_000
   if (seconds < 0.1) return 'just now'
-  return seconds < 60 ? `${seconds.toFixed(1)} s ago` : `${Math.floor(seconds / 60)} min ago`
+  return seconds < 60 ? `${fixedText(seconds, 1)} s ago` : `${Math.floor(seconds / 60)} min ago`
 }
 
 /** Why a lamp and what is are two things, and since when. `by` is what the switch that did it is called. */

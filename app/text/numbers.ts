@@ -1,13 +1,10 @@
+import { numberText } from '#core/base'
 import type { NumberLimits, NumberRefusal } from '#core/rig'
-
-/** A number as the player's own browser writes it, without marks between thousands. */
-export const numberShown = (value: number, decimals: number): string =>
-  new Intl.NumberFormat(undefined, { useGrouping: false, maximumFractionDigits: decimals }).format(value)
 
 /** What was wrong with a typed number, what may be typed, and what stays. */
 export function numberRefusalText(refusal: NumberRefusal, limits: NumberLimits, kept: number): string {
   const { min, max, decimals, unit } = limits
-  const shown = (value: number) => numberShown(value, decimals)
+  const shown = (value: number) => numberText(value, decimals)
   const range = `${shown(min)} to ${shown(max)}${unit && ` ${unit}`}`
   const stays = `${shown(kept)} stays.`
   switch (refusal.code) {

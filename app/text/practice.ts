@@ -1,4 +1,4 @@
-import { own } from '#core/base'
+import { own, numberText } from '#core/base'
 import type { Heard, HeardStep } from '#core/listen'
 import type { Verdict } from '#core/practice'
 import type { Rig } from '#core/rig'
@@ -7,7 +7,7 @@ import { placeShort } from '#shared/placeText'
 
 /** "1.4 s"; "not found" where it never was. */
 export const tookText = (ms: number | null): string =>
-  ms === null ? 'not found' : `${Number((ms / 1000).toFixed(1))} s`
+  ms === null ? 'not found' : `${numberText(ms / 1000, 1)} s`
 
 export const shareText = (part: number, of: number): string =>
   of === 0 ? 'none' : `${Math.round((100 * part) / of)} %`

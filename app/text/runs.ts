@@ -1,11 +1,11 @@
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import { readBytes } from '#core/midi'
 import type { Rig } from '#core/rig'
 import type { DeviceEnd, RunDifference } from '#core/simulate'
 import { messageText } from '#shared/words/messages'
 import { displayText } from './presets'
 
-const seconds = (microseconds: number): string => `${(microseconds / 1_000_000).toFixed(3)} s`
+const seconds = (microseconds: number): string => `${fixedText(microseconds / 1_000_000, 3)} s`
 
 /** "PC 11 (C3 0B)". */
 function messageOf(hex: string): string {
@@ -23,7 +23,7 @@ export function differenceText(rig: Rig, one: RunDifference): string {
       return `${seconds(one.is.start)}: ${messageOf(one.is.hex)} is sent now, and was not.`
     case 'moved': {
       const by = (one.is.start - one.was.start) / 1000
-      return `${seconds(one.was.start)}: ${messageOf(one.was.hex)} comes ${Math.abs(by).toFixed(2)} ms ${by > 0 ? 'later' : 'earlier'}.`
+      return `${seconds(one.was.start)}: ${messageOf(one.was.hex)} comes ${fixedText(Math.abs(by), 2)} ms ${by > 0 ? 'later' : 'earlier'}.`
     }
     case 'end':
       return endText(rig, one.id, one.was, one.is)

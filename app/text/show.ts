@@ -1,4 +1,5 @@
-import { own } from '#core/base'
+import { secondsText } from '#shared/words/times'
+import { own, fixedText } from '#core/base'
 import type { Part, PlayedPart, Rig } from '#core/rig'
 import type { BoardPlace, Fault, NoBoard, PartWay, ShowFault, ShowTravel, Unplayed, Wrong } from '#core/show'
 import { count } from '#shared/words/counts'
@@ -29,11 +30,10 @@ const UNPLAYED_TEXT: Record<Unplayed, string> = {
 }
 
 /** "850 ms", "2.4 s", never broken over two lines. */
-const msText = (ms: number): string =>
-  ms < 1000 ? `${Math.round(ms)}\u00a0ms` : `${Number((ms / 1000).toFixed(1))}\u00a0s`
+const msText = (ms: number): string => secondsText(ms, 1).replace(' ', '\u00a0')
 
 const metres = (mm: number): string =>
-  mm >= 1000 ? `${(mm / 1000).toFixed(1)} m` : `${Math.round(mm / 10)} cm`
+  mm >= 1000 ? `${fixedText(mm / 1000, 1)} m` : `${Math.round(mm / 10)} cm`
 
 /** "2 presses, 18 cm, bank change; 1.2 s of 3 s". */
 export function wayText(way: PartWay): string {

@@ -1,4 +1,4 @@
-import { own } from '#core/base'
+import { own, numberText } from '#core/base'
 import type { LoopKind } from '#core/looper'
 import type { Division, Control, LoopGesture, LoopState, Rig, Song } from '#core/rig'
 import type { LoopFootKind } from '#core/simulate'
@@ -23,13 +23,13 @@ export const DIVISION_TEXT: Readonly<Record<Division, string>> = {
   thirtySecond: 'thirty-second',
 }
 
-const rounded = (number: number, digits: number): string => String(Number(number.toFixed(digits)))
-
 /** "375 ms", "62.5 ms", "1.2 s". */
 export const msText = (ms: number): string =>
-  Math.abs(ms) >= 10_000 ? `${rounded(ms / 1000, 1)} s` : `${rounded(ms, Math.abs(ms) < 100 ? 1 : 0)} ms`
+  Math.abs(ms) >= 10_000
+    ? `${numberText(ms / 1000, 1)} s`
+    : `${numberText(ms, Math.abs(ms) < 100 ? 1 : 0)} ms`
 
-export const bpmText = (bpm: number): string => rounded(bpm, 1)
+export const bpmText = (bpm: number): string => numberText(bpm, 1)
 
 /** Who says how fast it is. */
 export function tempoFromText(rig: Rig, from: TempoNow['from']): string {
@@ -73,7 +73,8 @@ export const TEMPO_MOVE_TEXT: Readonly<Record<TempoMove['by'], string>> = {
 /** What of a note value a control can be: "375 ms, value 92, 0.4 ms late". */
 export function keptText(control: Control, kept: Kept): string {
   const unit = control.reading.kind === 'range' ? control.reading.unit : ''
-  const number = (value: number) => `${rounded(value, unit === 's' || unit === 'Hz' ? 3 : 1)} ${unit}`.trim()
+  const number = (value: number) =>
+    `${numberText(value, unit === 's' || unit === 'Hz' ? 3 : 1)} ${unit}`.trim()
   switch (kept.kind) {
     case 'near':
       return number(kept.reached)

@@ -1,3 +1,4 @@
+import { fixedText } from '#core/base'
 import type { MidiMessage } from '#core/midi'
 
 /** A message as players write it: PC 11, CC 32 2. Numbers are those sent. */
@@ -58,4 +59,4 @@ export const bytesText = (bytes: Uint8Array): string =>
   Array.from(bytes, (byte) => byte.toString(16).toUpperCase().padStart(2, '0')).join(' ')
 
 /** Microseconds as milliseconds with two decimals: "2.88 ms". */
-export const millisecondsText = (microseconds: number): string => `${(microseconds / 1000).toFixed(2)} ms`
+export const millisecondsText = (microseconds: number): string => `${fixedText(microseconds / 1000, 2)} ms`

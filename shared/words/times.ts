@@ -1,3 +1,4 @@
+import { numberText } from '#core/base'
 const clockTime = new Intl.DateTimeFormat('en-GB', {
   hour: '2-digit',
   minute: '2-digit',
@@ -16,9 +17,9 @@ export const shortTimeText = (iso: string): string => shortTime.format(new Date(
 /** 24 Nov 2026, 14:02 */
 export const dayText = (iso: string): string => dayTime.format(new Date(iso))
 
-/** Milliseconds as a player says them: "50 ms", "1.5 s". */
-export const secondsText = (ms: number): string =>
-  ms < 1000 ? `${ms} ms` : `${Number((ms / 1000).toFixed(2))} s`
+/** Milliseconds as a player says them: "50 ms", "1.5 s", with at most so many digits of a second. */
+export const secondsText = (ms: number, digits = 2): string =>
+  Math.round(ms) < 1000 ? `${Math.round(ms)} ms` : `${numberText(ms / 1000, digits)} s`
 
 const dayOnly = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' })
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { numberText } from '#core/base'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { readNumber, type NumberLimits } from '#core/rig'
-import { numberRefusalText, numberShown } from '~/text/numbers'
+import { numberRefusalText } from '~/text/numbers'
 import { useTakeOnLeave } from '~/composables/useTakeOnLeave'
 
 /**
@@ -28,7 +29,7 @@ const emit = defineEmits<{ take: [value: number] }>()
 
 const id = useId()
 const limits = computed((): NumberLimits => ({ min, max, decimals, unit: suffix.trim() }))
-const shown = computed(() => numberShown(value, decimals) + suffix)
+const shown = computed(() => numberText(value, decimals) + suffix)
 const draft = ref(shown.value)
 const fault = ref('')
 

@@ -16,8 +16,7 @@ const rigs = useRigStore()
 const contactWord = (isClosed: boolean | undefined) =>
   isClosed === undefined ? '—' : isClosed ? 'closed' : 'open'
 
-const heardText = (bpm: number | null): string =>
-  bpm === null ? 'no tempo yet' : `${bpmText(Math.round(bpm * 10) / 10)} bpm`
+const heardText = (bpm: number | null): string => (bpm === null ? 'no tempo yet' : `${bpmText(bpm)} bpm`)
 
 const lines = computed(() => {
   const { rig } = rigs

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import { outputName } from '~/charts/minuteLanes'
 import { useDock } from '~/composables/useDock'
 import { useFloorStore } from '~/stores/floor'
@@ -83,7 +83,7 @@ const echoes = computed(() => midi.incoming.filter(({ isEcho }) => isEcho).lengt
         {{
           midi.jitter.late === 0
             ? 'none late'
-            : `${midi.jitter.late} late, ${midi.jitter.worst.toFixed(1)} ms at worst`
+            : `${midi.jitter.late} late, ${fixedText(midi.jitter.worst, 1)} ms at worst`
         }}.
       </p>
       <h3>In</h3>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import { Circle, Play, Square, Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import InputText from 'primevue/inputtext'
@@ -120,7 +121,7 @@ const isPlaying = (run: Run) => floor.playing?.name === run.name
             @change="rename(run, ($event.target as HTMLInputElement).value)"
           />
           <span class="mono soft">
-            {{ count(run.steps.length, 'step') }}, {{ (run.length / 1_000_000).toFixed(1) }} s,
+            {{ count(run.steps.length, 'step') }}, {{ fixedText(run.length / 1_000_000, 1) }} s,
             {{ count(run.seen.wire.length, 'message') }}{{ isPlaying(run) ? ', playing' : '' }}
           </span>
           <button

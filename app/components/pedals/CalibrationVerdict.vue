@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { pluggedKey, pluggedPedal, STEPS, type CalibrationRead } from '#core/pedal'
@@ -21,7 +22,10 @@ const plugged = computed(
 /** What was measured, term by term. */
 const facts = computed((): (readonly [string, string])[] => [
   ['Heel and toe read', `${read.heel} and ${read.toe}`],
-  ['Never reached', `${read.deadHeel.toFixed(0)} % at the heel, ${read.deadToe.toFixed(0)} % at the toe`],
+  [
+    'Never reached',
+    `${fixedText(read.deadHeel, 0)} % at the heel, ${fixedText(read.deadToe, 0)} % at the toe`,
+  ],
   ['Noise', count(read.noise, 'step')],
   ...(read.spot ? [['Lost between', `${read.spot.from} and ${read.spot.to}`] as const] : []),
   ['To be taken as heel and toe', `${read.from} and ${read.to}`],

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import type { Finding } from '#core/check'
 import {
   editPedal,
@@ -172,7 +172,7 @@ const canLead = ({ reading, kind }: { reading: { kind: string }; kind: string })
         A fast sweep, heel to toe in a quarter of a second:
         <b class="mono">{{ Math.round(load.perSecond) }}</b> messages a second,
         <b class="mono">{{ Math.round(load.share * 100) }} %</b> of the wire. A recall in the same moment
-        waits <b class="mono">{{ load.delayMs.toFixed(1) }} ms</b> at most.
+        waits <b class="mono">{{ fixedText(load.delayMs, 1) }} ms</b> at most.
       </p>
       <NumberField
         v-if="controller.thinsPedals"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import Button from 'primevue/button'
 import { nanoid } from 'nanoid'
 import { ref } from 'vue'
@@ -96,7 +97,7 @@ function takeReal(on: boolean): void {
       <Button v-if="!recording" label="Record a ride" size="small" severity="secondary" @click="record" />
       <Button
         v-else
-        :label="`Keep the ride, ${(elapsed / 1000).toFixed(0)} s`"
+        :label="`Keep the ride, ${fixedText(elapsed / 1000, 0)} s`"
         size="small"
         @click="keepRide"
       />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, toRef } from 'vue'
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import { pairTally, weakPairs } from '#core/practice'
 import { editRow, findSwitch, showOn, switchCount, type Controller, type Player, type Rig } from '#core/rig'
 import {
@@ -93,8 +93,8 @@ const saves = computed(() => {
     { what: 'Bank changes', now: String(before.banks), then: String(after.banks) },
     {
       what: 'Time under way',
-      now: `${(before.ms / 1000).toFixed(1)} s`,
-      then: `${(after.ms / 1000).toFixed(1)} s`,
+      now: `${fixedText(before.ms / 1000, 1)} s`,
+      then: `${fixedText(after.ms / 1000, 1)} s`,
     },
     { what: 'Too late', now: String(before.tight), then: String(after.tight) },
     { what: 'Cannot be played', now: String(before.unplayed), then: String(after.unplayed) },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { boxName, inOrder, type Rig } from '#core/rig'
@@ -68,8 +69,8 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
     <div class="head">
       <p>
         <b>24 clocks a beat.</b> At {{ bpmText(now) }} bpm one every
-        {{ (clockInterval(now) / 1000).toFixed(1) }} ms: {{ (clockShare(now) * 100).toFixed(1) }} % of a wire.
-        A message may wait 0.3 ms for one; a clock waits for what is on the wire before it.
+        {{ fixedText(clockInterval(now) / 1000, 1) }} ms: {{ fixedText(clockShare(now) * 100, 1) }} % of a
+        wire. A message may wait 0.3 ms for one; a clock waits for what is on the wire before it.
       </p>
       <div class="buttons">
         <Button
@@ -89,7 +90,7 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
     </div>
     <p v-if="!canSend" class="soft">The controller sends no clock, as its manual has it in Rig.</p>
     <p v-if="seen && seen.bpm !== null" role="status">
-      Seen on the wire: {{ seen.clocks }} clocks, {{ seen.bpm.toFixed(1) }} bpm, at most
+      Seen on the wire: {{ seen.clocks }} clocks, {{ fixedText(seen.bpm, 1) }} bpm, at most
       {{ msText(seen.latest / 1000) }} late, uneven by {{ msText(seen.jitter / 1000) }}.
     </p>
     <div class="scroll" tabindex="0" role="group" aria-label="Clock by box">
@@ -116,7 +117,7 @@ const others = computed(() => inOrder(rig.devices).filter(({ givesClock }) => gi
             </td>
             <td class="mono number">
               <template v-if="line.box.followsClock && line.reads?.by === 'clock' && line.reads.bpm !== null">
-                {{ line.reads.bpm.toFixed(1) }} bpm{{
+                {{ fixedText(line.reads.bpm, 1) }} bpm{{
                   line.reads.isPlaying
                     ? `, beat ${Math.floor((Math.max(1, line.reads.position) - 1) / 24) + 1}`
                     : ', stands'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { loopLength } from '#core/looper'
@@ -116,7 +117,7 @@ function says({ does }: LoopSwitch, foot: LoopFootKind, from: LoopState): string
             class="strip"
             role="img"
             :aria-label="
-              strip.map((one) => `${LOOP_STATE_TEXT[one.state]} ${one.seconds.toFixed(1)} s`).join(', ') ||
+              strip.map((one) => `${LOOP_STATE_TEXT[one.state]} ${fixedText(one.seconds, 1)} s`).join(', ') ||
               'nothing yet'
             "
           >

@@ -126,11 +126,7 @@ const rows = computed(() =>
           @click="floor.perform({ kind: 'tapOut', deviceId: device.id })"
         />
         <p role="status">
-          {{
-            hears === null
-              ? 'It has heard no tempo yet.'
-              : `It hears ${bpmText(Math.round(hears * 10) / 10)} bpm.`
-          }}
+          {{ hears === null ? 'It has heard no tempo yet.' : `It hears ${bpmText(hears)} bpm.` }}
         </p>
       </div>
       <p v-if="!isReached" class="warn">

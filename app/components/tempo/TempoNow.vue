@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { own } from '#core/base'
+import { own, fixedText } from '#core/base'
 import { songTempo, type Rig } from '#core/rig'
 import { tempoMoves, tempoNow } from '#core/switching'
 import { readTaps, tempoTonight, keepTempo } from '#core/tempo'
@@ -26,7 +26,7 @@ const tapped = computed(() => (floor.state ? readTaps(floor.state.known.taps) : 
 const tapText = computed(() => {
   const read = tapped.value
   if (!read) return 'Tap four times or more, on the button or with B.'
-  const sure = read.plusMinus === null ? 'not sure yet' : `\u00b1 ${read.plusMinus.toFixed(1)}`
+  const sure = read.plusMinus === null ? 'not sure yet' : `\u00b1 ${fixedText(read.plusMinus, 1)}`
   const thrown = read.thrown === null ? '' : ', one thrown away'
   return `${bpmText(read.bpm)} bpm, ${sure}, from ${read.taps} taps${thrown}`
 })

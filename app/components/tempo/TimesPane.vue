@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fixedText } from '#core/base'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { DIVISIONS, editRow, inOrder, storedTempi, type Control, type ControlId, type Rig } from '#core/rig'
@@ -32,8 +33,8 @@ const bpm = computed(() => (tempi.value.find(({ value }) => value === at.value) 
 const table = computed(() =>
   DIVISIONS.map((division) => ({
     division,
-    ms: divisionMs(bpm.value, division).toFixed(1),
-    hz: divisionHz(bpm.value, division).toFixed(3),
+    ms: fixedText(divisionMs(bpm.value, division), 1),
+    hz: fixedText(divisionHz(bpm.value, division), 3),
   })),
 )
 

@@ -1,4 +1,4 @@
-import { assertNever, requireIntegerBetween, accept, refuse, type Result } from '#core/base'
+import { assertNever, requireIntegerBetween, accept, refuse, type Result, fixedText } from '#core/base'
 import type { Reading, ReadingOf } from '../table/control'
 import { numbersMeant } from './typedNumber'
 
@@ -127,6 +127,6 @@ export function shownText(reading: Reading, value: number, highest: number): str
   const step = stepAt(reading, value, highest)!
   // As many digits as tell one step from the next.
   const digits = Math.min(4, Math.max(0, Math.ceil(-Math.log10(step) - 1e-9)))
-  const text = shown.toFixed(digits).replace(/^-(0(?:\.0+)?)$/, '$1')
+  const text = fixedText(shown, digits)
   return reading.unit === '' ? text : `${text} ${reading.unit}`
 }
