@@ -70,9 +70,11 @@ export function leftover(rig: Rig): Leftover[] {
         found.set(keyOf(left), one)
         one.by.push(...from.cells)
       }
-    // What may be left does not depend on who leaves it: each is held against each once, and not pair by pair.
+    // What may be left does not depend on who leaves it: each is held against each once, and not pair by pair. A sound that does
+    // not speak of the device is told of by `forgottenDevice`.
     for (const one of found.values())
-      for (const to of all) if (leavesAsFound(to.seen, one.left)) one.at.push(...to.cells)
+      for (const to of all)
+        if (to.want.kind === 'be' && leavesAsFound(to.seen, one.left)) one.at.push(...to.cells)
     const ours = [...found.values()].filter(({ at }) => at.length > 0)
     return ours.map(({ left, by, at: cells }): Leftover => {
       const cure = cureOf(rig, device, left)

@@ -182,6 +182,18 @@ describe('what stays', () => {
     expect(codes(rigWith({ Solo: solo.Solo, Verse: { echo: preset('dotted') } }))).not.toContain('leftover')
   })
 
+  it('of a device another sound forgets altogether it says nothing: that is the forgotten device', () => {
+    const solo = { Solo: { echo: preset('dotted', at('mix', 30)) }, Verse: {} }
+    expect(codes(rigWith(solo))).toContain('forgottenDevice')
+    expect(codes(rigWith(solo))).not.toContain('leftover')
+  })
+
+  it('a device that one sound switches off and another forgets stays off, and off is not the cure', () => {
+    const off = rigWith({ Solo: { echo: { kind: 'off' } }, Verse: {} }, OFF)
+    expect(requireFinding(off, 'forgottenDevice').facts).toMatchObject({ forgot: ['Verse'], cure: 'leave' })
+    expectFixable(off, 'forgottenDevice')
+  })
+
   it('a device that others forget is found, and switched off, put to rest or left alone in one click', () => {
     const forgotten = { Solo: { echo: preset('dotted') }, Verse: {} }
     expect(requireFinding(rigWith(forgotten), 'forgottenDevice').facts).toMatchObject({
