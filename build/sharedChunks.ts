@@ -8,8 +8,8 @@ export const sharedChunks = {
     {
       name: 'libraries',
       priority: 3,
-      // Those of the first visit.
-      test: /\/node_modules\/(?:@?vue|@vue\/[\w-]+|vue-router|pinia|@primevue|@primeuix|@vueuse|tinykeys|nanoid|hookable|ufo|defu|unctx|ofetch|@?unhead|h3|destr|primevue\/(?:badge|base|button|config|iconfield|inputicon|inputtext|menu|overlayeventbus|portal|ripple|select|tooltip|virtualscroller))\//,
+      // Those of the first visit: without what comes with parts that only some views show.
+      test: /\/node_modules\/(?!@primeuix\/styles\/dist\/(?:datepicker|autocomplete|dialog|chip)\/|@primevue\/icons\/(?:calendar|windowmaximize|windowminimize|timescircle)\/)(?:@?vue|@vue\/[\w-]+|vue-router|pinia|@primevue|@primeuix|@vueuse|tinykeys|nanoid|hookable|ufo|defu|unctx|ofetch|@?unhead|h3|destr|primevue\/(?:badge|base|button|config|iconfield|inputicon|inputtext|menu|overlayeventbus|portal|ripple|select|tooltip|virtualscroller))\//,
     },
     {
       name: 'core',
