@@ -28,6 +28,7 @@ function freeName(rig: Rig, name: string): string {
   }
 }
 
+/** A new controller of a kind, by a name nothing else has. */
 export const addController = (
   rig: Rig,
   { fields }: ControllerArchetype,

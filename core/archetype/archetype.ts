@@ -7,6 +7,7 @@ export interface ControllerArchetype {
   readonly fields: Omit<Controller, 'id' | 'order' | 'spot'>
 }
 
+/** A kind of device to begin with: what such a box usually is, and the controls it usually has. */
 export interface DeviceArchetype {
   readonly key: string
   readonly fields: Omit<Device, 'id' | 'order' | 'spot'>

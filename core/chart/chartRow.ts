@@ -49,6 +49,7 @@ export type ChartRow = { readonly line: number } & (
   | { readonly kind: 'bad'; readonly bad: BadCell }
 )
 
+/** A line of a paste, in cells; `line` counts from 1. */
 export interface TableLine {
   readonly line: number
   readonly cells: readonly string[]

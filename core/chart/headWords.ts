@@ -17,6 +17,7 @@ export const COLUMN_KINDS = [
   'ignore',
 ] as const
 
+/** What a column of a chart holds. */
 export type ColumnKind = (typeof COLUMN_KINDS)[number]
 
 /** The kind a column head names; `isCertain` where it says CC, and not just "No." or "Control". */

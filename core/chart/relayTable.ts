@@ -7,6 +7,7 @@ export interface RelayCell {
   readonly isIdle: boolean
 }
 
+/** A program of a relay box and which contacts it closes. */
 export interface RelayRow {
   readonly preset: Preset
   readonly cells: readonly RelayCell[]

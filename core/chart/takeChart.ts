@@ -53,6 +53,7 @@ const withDraft = (control: Control, draft: DraftControl): Control => {
   return { ...control, ...draft, address: isSaid || address.kind === 'cc' ? address : control.address }
 }
 
+/** What taking a line of a chart would do to the controls there are, by their addresses: make one, change one, or nothing. */
 export function takingOf(existing: ReadonlyMap<string, Control>, draft: DraftControl): Taking {
   const control = existing.get(addressKey(draft.address))
   if (!control) return 'new'

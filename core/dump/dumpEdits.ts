@@ -40,6 +40,7 @@ export const keepDumps = (rig: Rig, dumps: readonly NewDump[]): Edit | null =>
         ),
       }
 
+/** Null where nothing would change. */
 export const changeDump = (
   rig: Rig,
   id: DumpId,

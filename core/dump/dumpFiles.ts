@@ -17,6 +17,7 @@ export function syxOf(messages: readonly DumpMessage[]): Uint8Array {
   return Uint8Array.from(bytes)
 }
 
+/** The exclusive messages of a .syx file, one after the other; refused with the byte at which it is none. */
 export const readSyx = (bytes: Uint8Array): Result<Recording, readonly DumpFault[]> =>
   readExclusives([{ bytes, at: null }])
 

@@ -10,12 +10,14 @@ export interface Machine {
   readonly start: State
 }
 
+/** Where the machine is, and what each of its components holds, as numbers from 0. */
 export interface State {
   readonly place: number
   /** By component. */
   readonly values: readonly number[]
 }
 
+/** What can be done at a place: what it makes of the components, and where it leads. */
 export interface Move {
   /** At most one for a component. */
   readonly effects: readonly Effect[]
@@ -23,6 +25,7 @@ export interface Move {
   readonly jump: Table | null
 }
 
+/** What a move makes of one component. */
 export interface Effect extends Table {
   readonly component: number
 }
@@ -34,6 +37,7 @@ export interface Table {
   readonly table: Int32Array
 }
 
+/** In a table: the component stays as it was. */
 export const LEFT = -1
 
 /** The place of a table that some values lead to. `valueAt` is asked for each of the components it reads. */

@@ -59,5 +59,6 @@ export const switchLists = ({ controller }: RowShape, positions: number): ListId
   ...(['release', 'longPress', 'doublePress'] as const).filter((event) => controller.events.includes(event)),
 ]
 
+/** Whether two places hold the same, row by row. */
 export const sameContent = (a: Content, b: Content): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b)

@@ -49,6 +49,7 @@ export type Place =
     }
   | { readonly kind: 'kept'; readonly list: KeptList; readonly count: number }
 
+/** One place of the controller that is keyed in and ticked by itself. */
 export interface Unit {
   /** Names it for good: the place on the box, whatever the plan puts there. */
   readonly key: string

@@ -41,6 +41,7 @@ type Doing =
       readonly open: Open | null
     }
 
+/** A front panel with nothing open; `stored`: what its places hold, by their keys. */
 export const startPanel = (stored: ReadonlyMap<string, Content> = new Map()): Panel => ({
   stored,
   drafts: new Map(),

@@ -30,6 +30,7 @@ export interface HeardStep {
   readonly later: readonly string[]
 }
 
+/** What came in, set beside the plan: one step of it, or something no step sends. */
 export type Heard =
   | {
       readonly kind: 'step'

@@ -24,6 +24,7 @@ import {
 /** A simulated controller to listen to where there is none: one that holds the plan, what is known to be keyed in, or slips. */
 export const STAND_INS = ['planned', 'keyedIn', 'slips'] as const
 
+/** A simulated controller, by what it holds: the plan, what was keyed in, or that with slips. */
 export type StandInBox = (typeof STAND_INS)[number]
 
 /** The rig as that controller would play it: its switches send what it holds, row by row. */

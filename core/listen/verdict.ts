@@ -8,6 +8,7 @@ export interface Take {
   readonly sent: readonly HeardMessage[]
 }
 
+/** What was heard of a gesture, held against what it should send. */
 export type Verdict =
   | { readonly kind: 'right' }
   | { readonly kind: 'wrong'; readonly faults: readonly HeardFault[] }

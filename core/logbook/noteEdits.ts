@@ -29,6 +29,7 @@ function aboutName(rig: Rig, about: NoteAbout | null): string {
   return row?.name || row?.label || ''
 }
 
+/** A new line in the logbook. */
 export const addNote = (rig: Rig, note: NewNote): Edit =>
   addRow(labelOf(note.fact), 'notes', { ...note, name: aboutName(rig, note.about) })
 
@@ -45,4 +46,5 @@ export function changeNote(
   return editRow(rig, 'changeNote', 'notes', id, { ...fields, ...named })
 }
 
+/** Null where there is no such line. */
 export const removeNote = (rig: Rig, id: NoteId): Edit | null => removeRow(rig, 'removeNote', 'notes', id)

@@ -2,6 +2,7 @@ import type { LoopChart, LoopGesture, LoopMove, LoopState } from '#core/rig'
 
 /** State charts to start from, by how a looper is worked: generic kinds; the player's manual says what differs. */
 export const LOOP_KINDS = ['oneSwitch', 'dubFirst', 'twoSwitch', 'functions'] as const
+/** A usual kind of looper, by its footswitches. */
 export type LoopKind = (typeof LOOP_KINDS)[number]
 
 const move = (
@@ -90,6 +91,7 @@ const functions: LoopChart = {
   ],
 }
 
+/** The state charts of the usual kinds of looper (common practice). */
 export const LOOP_CHARTS: Readonly<Record<LoopKind, LoopChart>> = {
   oneSwitch,
   dubFirst,

@@ -29,6 +29,7 @@ interface LoopFoot {
   readonly isSpent: boolean
 }
 
+/** A looper as it is switched on: nothing recorded, no foot on it. */
 export const EMPTY_LOOP: LoopNow = {
   state: 'empty',
   since: 0,

@@ -4,6 +4,7 @@ import { moveOf } from './machine'
 /** Something a player wants of a looper, as one gesture on one of its inputs. */
 export type LoopWish = 'run' | 'stop' | 'undo' | 'clear'
 
+/** One gesture at one input of a looper. */
 export interface LoopWay {
   readonly input: string
   readonly gesture: LoopGesture
@@ -34,5 +35,6 @@ function does(chart: LoopChart, { input, gesture }: LoopWay, wish: LoopWish): bo
   }
 }
 
+/** Null where the chart has no such input. */
 export const inputOf = (chart: LoopChart, id: string): LoopInput | null =>
   chart.inputs.find((one) => one.id === id) ?? null

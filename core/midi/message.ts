@@ -28,12 +28,14 @@ export type RealTimeMessage = {
 /** MIDI 1.0 Detailed Specification, M1 v4.2.1: every message a wire can carry. */
 export type MidiMessage = ChannelMessage | SystemMessage | RealTimeMessage
 
+/** Channel 1 to 16; program 0 to 127, as it is sent (M1 v4.2.1). */
 export const programChange = (channel: Channel, program: U7): ChannelMessage => ({
   kind: 'program',
   channel,
   program,
 })
 
+/** Channel 1 to 16; controller and value 0 to 127 (M1 v4.2.1). */
 export const controlChange = (channel: Channel, controller: U7, value: U7): ChannelMessage => ({
   kind: 'control',
   channel,

@@ -14,6 +14,7 @@ export interface DelayTried {
 }
 
 export const DELAY_STEP_MS = 10
+/** Delays are looked at up to here, in ms. */
 export const DELAYS_TO_MS = 2000
 
 /** What comes of one delay, in ms, on some rides. */

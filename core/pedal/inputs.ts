@@ -40,6 +40,7 @@ export type JackCost =
   /** The jack must be told how the contact rests. */
   | { readonly kind: 'rest'; readonly to: 'open' | 'closed' }
 
+/** A jack a pedal or footswitch is plugged in, and how it must be set. */
 export interface PlannedJack {
   readonly end: CableEnd
   readonly box: string

@@ -64,6 +64,7 @@ export const pedalDevice = ({ place }: Pick<Pedal, 'place'>): string | null =>
 /** Why nothing comes of a foot on a pedal: its jack is gone, is set to something else, or nothing is plugged in. */
 export type NoFoot = 'noJack' | 'otherRole' | 'nothingIn' | 'noBuiltIn'
 
+/** Why no foot reaches a pedal; null where one does. */
 export function noFoot(rig: Rig, pedal: Pick<Pedal, 'place'>): NoFoot | null {
   const { place } = pedal
   if (place.kind === 'builtIn') {

@@ -12,6 +12,7 @@ export interface Watch {
   readonly anchor: number
 }
 
+/** A watch that has seen nothing yet. */
 export const FRESH_WATCH: Watch = { since: null, anchor: -STEPS }
 
 /** Whether a pedal at a step is at the end that counts; once there it may waver. */

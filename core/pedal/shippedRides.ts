@@ -131,4 +131,5 @@ export const SHIPPED_RIDES = {
   ]),
 } as const satisfies Record<string, Ridden>
 
+/** A ride that comes with the app, by name. */
 export type ShippedRide = keyof typeof SHIPPED_RIDES

@@ -13,6 +13,7 @@ const WORDS: readonly (readonly [TargetKind, RegExp])[] = [
   ['level', /\b(?:volume|level|gain|drive|boost|output|master|loudness)\b/i],
 ]
 
+/** What a control is for a foot, by its name, its section and its unit (common practice); `other` where none tells. */
 export function targetKind({
   name,
   section,

@@ -68,6 +68,7 @@ export interface Narrowing {
   readonly arrives: number
 }
 
+/** How much of a control a target reaches, of all its device can do. */
 export function narrowing(target: Target, control: Control): Narrowing {
   const full = fullEnds(control)
   const whole = full.toe - full.heel

@@ -22,6 +22,7 @@ export interface CallAnswer {
   readonly ms: number | null
 }
 
+/** Whether a call counts as missed: a wrong step, or never found. */
 export const isMiss = ({ wrongSteps, ms }: CallAnswer): boolean => wrongSteps > 0 || ms === null
 
 /** Days of which pairs are kept, and days kept at all. */

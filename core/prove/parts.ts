@@ -173,7 +173,9 @@ export function leftValue(part: Part): PartValue {
 
 /** The parts of the devices themselves. */
 export const presetPart = (deviceId: string): Part => `P/${deviceId}`
+/** The part that is a contact of a device. */
 export const contactPart = (deviceId: string, contactId: string): Part => `K/${deviceId}/${contactId}`
+/** The part that is the value of a control. */
 export const controlPart = (rig: Rig, controlId: string): Part =>
   `D/${own(rig.controls, controlId)?.deviceId ?? ''}/${controlId}`
 

@@ -6,6 +6,7 @@ import type { Part, PartValue } from './parts'
 /** What is proven, a line each, the worst to fail first. */
 export const PROOF_LINES = ['checks', 'sounds', 'lamps', 'pace', 'show', 'ways', 'switches'] as const
 
+/** One line of the proof. */
 export type ProofLine = (typeof PROOF_LINES)[number]
 
 /** One thing that was to be shown of a row of the rig. */
@@ -45,6 +46,7 @@ export type NotProven =
   /** A pedal leads it, and pedals are not moved. */
   | 'pedal'
 
+/** What fails, with what it takes to say so. */
 export type ProofFault =
   /** After its recall something is not as the sound says; `is` undefined where nobody ever set it. */
   | { readonly kind: 'soundMissed'; readonly soundId: SoundId; readonly claim: Claim; readonly is: PartValue }

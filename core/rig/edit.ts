@@ -153,6 +153,7 @@ export const EDIT_LABELS = [
   'keepRun',
 ] as const
 
+/** What an edit was for, as a code: words are the app's. */
 export type EditLabel = (typeof EDIT_LABELS)[number]
 
 /** One row before and after; null where it is absent. */
@@ -171,6 +172,7 @@ export interface Edit {
   readonly changes: readonly Change[]
 }
 
+/** Why an edit was not done; nothing of it is then. */
 export type EditRefusal =
   /** A row is no longer what the edit says it was. */
   | { readonly code: 'stale'; readonly table: TableName; readonly id: string }

@@ -46,6 +46,7 @@ export type Counts = 'value' | 'letters' | 'entries'
 /** The most unknown fields a problem names: what a stranger sends may hold thousands. */
 const NAMED_MAX = 10
 
+/** "sounds.intro.cells[2].cell". */
 export const formatPath = (path: Path): string =>
   path.map((part, n) => (typeof part === 'number' ? `[${part}]` : n === 0 ? part : `.${part}`)).join('')
 

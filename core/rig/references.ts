@@ -199,6 +199,7 @@ function cellReferences(field: Path, cell: Cell): Reference[] {
 const controlReferences = (field: string, ids: readonly string[]): Reference[] =>
   ids.map((id, n) => ({ path: [field, n], table: 'controls', id }))
 
+/** All rows that a row names, with the path at which it does. */
 export const referencesOf = <Table extends TableName>(table: Table, row: Tables[Table]): Reference[] =>
   referring[table](row)
 

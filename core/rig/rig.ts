@@ -51,6 +51,7 @@ export interface Tables {
   readonly notes: Note
 }
 
+/** The name of a table, the same in core, store, wire, database and file. */
 export type TableName = keyof Tables
 
 /**
@@ -83,6 +84,7 @@ export const rowSchemas = {
   notes: noteSchema,
 } as const
 
+/** In the order of reference: what a row cannot be without stands before it. */
 export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[]
 
 /** Tables that have no part in what a floor does. */
@@ -100,11 +102,13 @@ const KEPT_ASIDE: readonly TableName[] = [
 /** What decides what a floor does. */
 export const FLOOR_TABLES = TABLE_NAMES.filter((table) => !KEPT_ASIDE.includes(table))
 
+/** The rows of a table by their ids. */
 export type RowsOf<Table extends TableName> = { readonly [id: string]: Tables[Table] }
 
 /** One player's rig: flat tables of rows by id. */
 export type Rig = { readonly [Table in TableName]: RowsOf<Table> }
 
+/** A rig with a name and nothing else. */
 export const emptyRig = (name: string): Rig => ({
   about: {
     [ABOUT_ID]: {
@@ -140,6 +144,7 @@ export const emptyRig = (name: string): Rig => ({
   notes: {},
 })
 
+/** Empty for a rig whose row about itself is gone. */
 export const rigName = (rig: Rig): string => own(rig.about, ABOUT_ID)?.name ?? ''
 
 /** Rows in the order a player sees them. */
@@ -147,6 +152,7 @@ export const inOrder = <Row extends { readonly order: number }>(rows: {
   readonly [id: string]: Row
 }): Row[] => Object.values(rows).sort((a, b) => a.order - b.order)
 
+/** Rows by their index, the lowest first. */
 export const byIndex = <Row extends { readonly index: number }>(rows: {
   readonly [id: string]: Row
 }): Row[] => Object.values(rows).sort((a, b) => a.index - b.index)

@@ -74,6 +74,7 @@ export interface ShowPlace {
   readonly partId: PartId
 }
 
+/** The place of a part in a show. */
 export const showPlace = ({ nth, song, part }: PlayedPart): ShowPlace => ({
   nth,
   songId: song.id,
@@ -129,6 +130,7 @@ export function placeKept(rig: Rig, at: ShowPlace | null): ShowPlace | null {
 /** Names a part of a show among all of them: of a song that comes twice each time has its own. */
 export const partKey = ({ nth, part }: Pick<PlayedPart, 'nth' | 'part'>): string => `${nth}/${part.id}`
 
+/** Whether a part is where a show stands. */
 export const isAt = ({ nth, part }: PlayedPart, at: ShowPlace | null): boolean =>
   nth === at?.nth && part.id === at.partId
 

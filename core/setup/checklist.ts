@@ -34,6 +34,7 @@ import { actionRecalls } from '#core/switching'
 /** In this order: nothing is switched on while cables are laid; menus need power; what is not saved last is lost. */
 export const PHASES = ['cables', 'power', 'jacks', 'settings', 'saving', 'trying'] as const
 
+/** The part of the work a line belongs to, in the order of doing. */
 export type Phase = (typeof PHASES)[number]
 
 /** What one line asks for, with the facts its words are made of. */
@@ -144,6 +145,7 @@ export type Task =
       readonly isShift: boolean
     }
 
+/** One thing to do before the rig works, with what there is to know for it. */
 export interface ChecklistLine {
   /** The same as long as the line is about the same thing. */
   readonly key: string

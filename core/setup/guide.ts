@@ -30,6 +30,7 @@ export type Question =
   | 'isSaved'
   | 'isPresetThere'
 
+/** What the player says to a question of the guide. */
 export type Answer = 'yes' | 'no' | 'unknown'
 
 /** Why the device does nothing, as far as can be told. */
@@ -73,6 +74,7 @@ export interface Attempt {
   readonly display: string | null
 }
 
+/** Where a search for a silent device stands: what was answered, and what to look at next. */
 export interface Guide {
   readonly facts: GuideFacts
   /** Questions answered already, and by what: the player, a tick on the checklist, or the rig. */

@@ -32,6 +32,7 @@ export interface Where {
   readonly layer: Layer
 }
 
+/** Names a bank and layer. */
 export const whereKey = ({ bankId, layer }: Where): string => `${bankId}/${layer}`
 
 /** One thing a foot does on one switch, and what comes of it as far as sounds and banks go. */

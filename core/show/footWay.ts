@@ -32,6 +32,7 @@ export interface Stand extends Where {
   readonly point: Point
 }
 
+/** The player of a rig; the usual one where none is said. */
 export const playerOf = (rig: Rig): Player => own(rig.about, ABOUT_ID)?.player ?? USUAL_PLAYER
 
 interface Node {

@@ -61,6 +61,7 @@ export const addPart = (rig: Rig, id: PartId, songId: SongId, soundId: SoundId |
     order: (partsOf(rig, songId).at(-1)?.order ?? 0) + 1,
   })
 
+/** Null where nothing would change. */
 export const editPart = (rig: Rig, id: PartId, fields: Partial<Part>): Edit | null =>
   editRow(rig, 'changePart', 'parts', id, fields)
 
@@ -112,9 +113,11 @@ export function dropShowTonight(rig: Rig): Edit | null {
 export const addShow = (rig: Rig, id: ShowId, name: string, songIds: readonly SongId[] = []): Edit =>
   addRow('addShow', 'shows', { ...USUAL_SHOW, id, order: lastOrder(rig.shows), name, songIds: [...songIds] })
 
+/** Null where nothing would change. */
 export const editShow = (rig: Rig, id: ShowId, fields: Partial<Show>): Edit | null =>
   editRow(rig, 'changeShow', 'shows', id, fields)
 
+/** Null where there is no such set list. */
 export const removeShow = (rig: Rig, id: ShowId): Edit | null => removeRow(rig, 'removeShow', 'shows', id)
 
 /** The show that is on from now on. */

@@ -196,6 +196,7 @@ export function weightsOf(ways: readonly PartWay[], care: Care): number[] {
   })
 }
 
+/** All the ways of a show together, in mm and ms; `care`: how much each counts. */
 export function travelOf(ways: readonly PartWay[], care: Care = EVEN): ShowTravel {
   const weights = weightsOf(ways, care)
   let [mm, presses, banks, ms, tight, unplayed, cost] = [0, 0, 0, 0, 0, 0, 0]

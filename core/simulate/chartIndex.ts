@@ -92,4 +92,5 @@ export function readBy(chart: DeviceChart, controller: number, value: number): r
 export const readAt = (rig: Rig, deviceId: string, controller: number, value: number): readonly Read[] =>
   readBy(chartOf(rig, deviceId), controller, value)
 
+/** What a device knows of itself; empty for one without a chart. */
 export const chartOf = (rig: Rig, deviceId: string): DeviceChart => charts(rig).get(deviceId) ?? EMPTY_CHART

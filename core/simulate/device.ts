@@ -35,6 +35,7 @@ export interface DeviceState extends Timekeeping {
   readonly fired: { readonly [controlId: string]: number }
 }
 
+/** A device that was just switched on, of which nothing is known. */
 export const DEVICE_AT_POWER_ON: DeviceState = {
   preset: null,
   bankMsb: 0 as U7,

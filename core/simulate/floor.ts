@@ -115,6 +115,7 @@ export type Due = { readonly at: number; readonly order: number } &
       }
   )
 
+/** Something done to the floor, at a moment in µs since all was switched on. */
 export type FloorInput = { readonly at: number } & (
   | { readonly kind: 'press' | 'release'; readonly switchId: SwitchId }
   /** The bank changed by the controller's own switches. */
@@ -213,6 +214,7 @@ export function firstBank(rig: Rig): BankId | null {
   return (banks.find(({ controllerId }) => controllerId === controller?.id) ?? banks[0])?.id ?? null
 }
 
+/** The moment all is switched on, before anything was sent. */
 export const floorAtPowerOn = (rig: Rig): FloorState => ({
   at: 0,
   known: learn({ ...NOTHING_KNOWN, bankId: firstBank(rig) }, songOf(rig, firstBank(rig), null)),
@@ -231,6 +233,7 @@ export const floorAtPowerOn = (rig: Rig): FloorState => ({
   count: 1,
 })
 
+/** As at power-on for one that nothing came to yet. */
 export const deviceState = (state: FloorState, deviceId: string): DeviceState =>
   own(state.devices, deviceId) ?? DEVICE_AT_POWER_ON
 

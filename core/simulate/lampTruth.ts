@@ -79,6 +79,7 @@ function asShown(rig: Rig, claim: Claim, isLit: boolean): Claim {
   return { ...claim, value: isLit ? highestValue(control.address) : 0 }
 }
 
+/** Whether what a claim is of changes over at each message, whatever its value. */
 export const changesOver = (rig: Rig, claim: Claim): boolean =>
   'controlId' in claim && own(rig.controls, claim.controlId)?.reading.kind === 'toggle'
 

@@ -27,6 +27,7 @@ import { advance, step } from './step'
 
 /** What a foot does to one switch: a step, two quick ones, or held until the looper counts it as holding. */
 export const LOOP_FEET = ['step', 'twice', 'hold'] as const
+/** A way of working a looper by a switch. */
 export type LoopFootKind = (typeof LOOP_FEET)[number]
 
 /** What becomes of a looper in one state by one thing a foot does. */
@@ -38,6 +39,7 @@ export interface LoopOutcome {
   readonly loses: boolean
 }
 
+/** A switch that works a looper, and where each way of working it leads, by the state before. */
 export interface LoopSwitch {
   readonly footswitch: Footswitch
   readonly does: { readonly [Kind in LoopFootKind]: { readonly [State in LoopState]: LoopOutcome } }
@@ -215,6 +217,7 @@ export const canRun = ({ does }: LoopSwitch): boolean =>
     }),
   )
 
+/** Whether no loop is heard of a looper in this state. */
 export const isSilent = (state: LoopState): boolean => state === 'stopped' || state === 'empty'
 
 /** One place of the foot with what works a looper there. */

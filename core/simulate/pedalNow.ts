@@ -26,6 +26,7 @@ export interface Led {
   readonly isSent: boolean
 }
 
+/** A pedal nobody has moved: at the heel. */
 export const PEDAL_AT_FIRST: PedalNow = {
   position: 0,
   role: null,

@@ -35,6 +35,7 @@ export interface TargetPlan {
   readonly isKnown: boolean
 }
 
+/** What a pedal leads, role by role, with the messages it sends. */
 export const pedalPlan = perRow([...COMPILE_KEYS, ...CABLING], (rig, pedal: Pedal): PedalPlan => {
   const controllerId = pedalController(pedal) ?? ''
   return {

@@ -68,6 +68,7 @@ interface Hearer {
   readonly beats: Device | null
 }
 
+/** What each of a switch's lists does to the floor. */
 export interface SwitchPlan {
   readonly positions: readonly (readonly Op[])[]
   readonly release: readonly Op[]
@@ -159,6 +160,7 @@ const bothLearned = (first: Learned, then: Learned): Learned => ({
   ...(first.contacts && then.contacts && { contacts: { ...first.contacts, ...then.contacts } }),
 })
 
+/** What steps of an action do to the floor: to whom messages go, and what is learned. */
 export const planSteps = (
   rig: Rig,
   controllerId: string,

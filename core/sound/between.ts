@@ -170,6 +170,7 @@ export interface Between {
   readonly rough: number
 }
 
+/** What happens to all devices from one sound to another, as `controller` sends it. */
 export function between(rig: Rig, from: Sound, to: Sound, controller?: Controller): Between {
   const before = wantsOf(rig, from)
   const devices = new Map(

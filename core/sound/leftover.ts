@@ -43,6 +43,7 @@ export interface Seen {
 
 const knownTraits = perTables(WANT_TABLES, () => new WeakMap<Be, Traits>())
 
+/** The same object parts for the same want. */
 export function seen(rig: Rig, device: Device, want: Want): Seen {
   if (want.kind !== 'be') return { want, traits: null }
   const all = knownTraits(rig)

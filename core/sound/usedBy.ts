@@ -51,6 +51,7 @@ export interface Use {
   readonly runs: readonly Run[]
 }
 
+/** Tables whose rows sounds and switches use. */
 export type UsedTable = 'devices' | 'presets' | 'controls' | 'pairs' | 'sounds'
 
 /**

@@ -58,6 +58,7 @@ export type Want =
   | { readonly kind: 'cannot'; readonly doubt: Doubt }
   | Be
 
+/** A device should be in a preset, or at values, or with contacts so. */
 export interface Be {
   readonly kind: 'be'
   /** The preset recalled, counted from 0; null to stay in whichever it is in. */

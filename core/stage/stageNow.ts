@@ -47,6 +47,7 @@ export const stageNowSchema = z.strictObject({
   next: z._default(z.record(z.string().check(z.maxLength(40)), z.int().check(z.gte(0), z.lte(64))), {}),
 })
 
+/** What is shown on stage now, as it is sent to followers. */
 export type StageNow = Readonly<z.infer<typeof stageNowSchema>>
 
 /** What a floor shows on stage. `showAt` is where the show is: {@link showAfter}; `switchId` what was stepped on last. */

@@ -21,6 +21,7 @@ const CLOCK_TABLES = [...CABLING, 'banks', 'switches', 'macros'] as const
  */
 export type ClockVerdict = 'kept' | 'harmed' | 'two' | 'follows' | 'waits' | 'passes' | 'none'
 
+/** A box, and what comes to it of a clock. */
 export interface ClockAt {
   readonly box: Device | Controller
   readonly table: 'devices' | 'controllers'

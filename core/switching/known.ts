@@ -49,6 +49,7 @@ export type TempoFrom =
 /** What changes in what it knows; maps are put over what is there. */
 export type Learned = Partial<Omit<Known, 'next' | 'done' | 'running'>>
 
+/** What a controller knows before anything was done. */
 export const NOTHING_KNOWN: Known = {
   bankId: null,
   layer: 'base',
@@ -90,6 +91,7 @@ function over<Value>(before: Values<Value>, after: Values<Value>): Values<Value>
   return after
 }
 
+/** Names a contact of a device among all. */
 export const contactKey = (deviceId: string, contactId: string): string => `${deviceId}/${contactId}`
 
 /** The tempo a controller goes by before it is told one (MIDI files take the same; RP-001, from memory). */

@@ -22,6 +22,7 @@ import {
   type SwitchId,
 } from '#core/rig'
 
+/** Why a looper cannot be worked as asked. */
 export type LoopPlanRefusal =
   | { readonly code: 'noLooper' }
   /** Nothing says what works this input, or nothing of the rig reaches it. */

@@ -12,6 +12,7 @@ export type TapOutVerdict =
   | { readonly kind: 'inTime'; readonly rightMs: number }
   | { readonly kind: 'late'; readonly rightMs: number; readonly beats: number }
 
+/** The banks a song is played in, in their order. */
 export const banksOfSong = (rig: Rig, { id }: Pick<Song, 'id'>): Bank[] =>
   byIndex(rig.banks).filter(({ songId }) => songId === id)
 

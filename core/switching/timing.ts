@@ -35,6 +35,7 @@ export interface Lateness {
   readonly waitsFor: 'nothing' | 'release' | 'double' | 'both'
 }
 
+/** How much later than the foot each gesture is done, in ms, since the controller waits for others. */
 export function lateness(timing: Timing): Lateness {
   const { hasLong, hasDouble, longAfter, doubleWithin, firesOn } = timing
   const waitsForRelease = hasLong && firesOn === 'release'

@@ -8,6 +8,7 @@ export interface TapsOut {
   readonly rightAfter: number
 }
 
+/** Why a device cannot be told a tempo by taps. */
 export type TapOutRefusal =
   /** Its contact needs longer than a beat is, in ms. */
   | { readonly code: 'tooFast'; readonly beatMs: number; readonly needsMs: number }

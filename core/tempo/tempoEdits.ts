@@ -10,6 +10,7 @@ import {
   type SongId,
 } from '#core/rig'
 
+/** A new song; `tempo` in beats a minute, null for none stored. */
 export const addSong = (rig: Rig, id: SongId, name: string, tempo: number | null): Edit =>
   addRow('addSong', 'songs', {
     id,
@@ -22,6 +23,7 @@ export const addSong = (rig: Rig, id: SongId, name: string, tempo: number | null
     ...USUAL_SONG,
   })
 
+/** Null where nothing would change. */
 export const editSong = (rig: Rig, id: SongId, fields: Partial<Song>): Edit | null =>
   editRow(rig, 'changeSong', 'songs', id, fields)
 
@@ -35,5 +37,6 @@ export const tempoTonight = (rig: Rig, id: SongId, bpm: number, since: string): 
     ? dropTonight(rig, id)
     : editRow(rig, 'tempoTonight', 'songs', id, { tonight: { bpm, since } })
 
+/** Null where nothing is said of tonight. */
 export const dropTonight = (rig: Rig, id: SongId): Edit | null =>
   editRow(rig, 'dropTonight', 'songs', id, { tonight: null })

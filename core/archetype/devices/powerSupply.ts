@@ -1,6 +1,7 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
 import { outlet } from '../jacks'
 
+/** Feeds other boxes; takes part in nothing else. */
 export const powerSupply: DeviceArchetype = {
   key: 'powerSupply',
   fields: {

@@ -1,6 +1,7 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
 import { dinIn, dinThru, power } from '../jacks'
 
+/** One MIDI input, the same on several outputs. */
 export const thruBox: DeviceArchetype = {
   key: 'thruBox',
   fields: {

@@ -1,6 +1,7 @@
 import { unheard, usualDevice, type DeviceArchetype } from '../archetype'
 import { dinIn, midiOut, power, shared, usbHost } from '../jacks'
 
+/** Lets a box that can only be a USB device be reached by DIN or TRS. */
 export const usbHostBox: DeviceArchetype = {
   key: 'usbHostBox',
   fields: {

@@ -24,6 +24,7 @@ export interface MoveTold {
   readonly bank: string
 }
 
+/** A lamp that can say the contrary of what is, with the presses after which it does. */
 export type LyingLamp = FindingOf<
   'lyingLamp',
   {

@@ -7,6 +7,7 @@ import type { Finding } from '../findings'
 /** Kinds of things a line of the proof does not look at, though the rig has them. */
 export const NOT_LOOKED = ['controllers', 'unrecalled', 'pedals', 'backTwice', 'tempo', 'loops'] as const
 
+/** What the proof does not look at, by name. */
 export type NotLooked = (typeof NOT_LOOKED)[number]
 
 const LINES: Readonly<Record<NotLooked, readonly ProofLine[]>> = {

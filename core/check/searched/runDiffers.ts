@@ -2,6 +2,7 @@ import { change, type Rig, type Run } from '#core/rig'
 import { playSteps, seenIn, runDifferences } from '#core/simulate'
 import type { FindingOf } from '../finding'
 
+/** A recorded run that comes out otherwise than it did. */
 export type RunDiffers = FindingOf<'runDiffers', { readonly run: string; readonly differences: number }>
 
 /** A recorded run that no longer does what it did. The fix takes what it does now for right. */

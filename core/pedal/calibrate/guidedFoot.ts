@@ -33,6 +33,7 @@ function partsOf(parts: readonly (readonly [FootPart['kind'], number])[]): FootP
   })
 }
 
+/** How long the guided sweep takes, in ms. */
 export const GUIDE_MS = GUIDE.at(-1)!.to
 
 /** Where a foot that does as it is asked is at a moment: 0 at the heel, 1 at the toe. It sets off and arrives gently. */

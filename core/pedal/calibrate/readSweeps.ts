@@ -24,6 +24,7 @@ export type CalibrationWhy =
   | 'tooSeldom'
   | 'notAtHeel'
 
+/** What sweeps of the whole travel show of a pedal; positions 0 to 127, shares in per cent of the travel. */
 export interface CalibrationRead {
   readonly verdict: Calibration['verdict']
   readonly why: CalibrationWhy

@@ -1,7 +1,9 @@
 import { seeded } from '#core/base'
 import { STEPS } from '../sweep'
 
+/** Simulated pedals, by what is wrong with them. */
 export const SIMULATED_PEDALS = ['good', 'stopsShort', 'swapped', 'noisy', 'sticky', 'deadSpot'] as const
+/** One of {@link SIMULATED_PEDALS}. */
 export type SimulatedKind = (typeof SIMULATED_PEDALS)[number]
 
 /** A pedal that ships with the app: where the foot is (0 heel - 1 toe) to what a jack reads, in steps of 127. */

@@ -17,6 +17,7 @@ export interface SoundWay {
  */
 export type SoundPlace = 'source' | 'front' | 'preamp' | 'loop' | 'behind' | 'end'
 
+/** A box on the way of the sound. */
 export interface SoundStop {
   readonly device: Device
   readonly place: SoundPlace
@@ -32,6 +33,7 @@ export interface SoundPath {
   readonly ends: readonly Device[]
 }
 
+/** Every way the sound goes from box to box, lead by lead. */
 export const soundWays = perTables(CABLING, (rig: Rig): readonly SoundWay[] =>
   links(rig).flatMap((link): SoundWay[] => {
     const roles = asRoles(link, 'audioOut', 'audioIn')
@@ -39,6 +41,7 @@ export const soundWays = perTables(CABLING, (rig: Rig): readonly SoundWay[] =>
   }),
 )
 
+/** The same by the box they start at. */
 export const soundWaysFrom = perTables(CABLING, (rig: Rig): ReadonlyMap<string, readonly SoundWay[]> => {
   const all = new Map<string, SoundWay[]>()
   for (const way of soundWays(rig)) {

@@ -37,6 +37,7 @@ const findBox = (rig: Rig, { table, id }: Pick<CableEnd, 'table' | 'id'>): Box |
 export const boxOf = (rig: Rig, id: string): Box | null =>
   own(rig.controllers, id) ?? own(rig.devices, id) ?? null
 
+/** Its id where the box is gone. */
 export const boxName = (rig: Rig, id: string): string => boxOf(rig, id)?.name ?? id
 
 /** Controllers first, then devices, each in its order. */
@@ -124,5 +125,6 @@ export const cablesByJack = perTables(CABLING, (rig: Rig): ReadonlyMap<string, r
   return jacks
 })
 
+/** The cables in a jack, at either end. */
 export const cablesIn = (rig: Rig, boxId: string, port: string): readonly Link[] =>
   cablesByJack(rig).get(jackKey(boxId, port)) ?? []

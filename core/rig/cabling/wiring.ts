@@ -99,6 +99,7 @@ export function leadsBetween(a: Role, b: Role): readonly Lead[] {
 export const isPowering = (a: Role, b: Role): boolean =>
   phantomOf(a) !== 'none' && phantomOf(b) !== 'none' && phantomOf(a) !== phantomOf(b)
 
+/** Whether a jack gives or takes power over MIDI. */
 export const phantomOf = (role: Role): 'none' | 'gives' | 'takes' =>
   role.kind === 'midiIn' || role.kind === 'midiOut' ? role.phantom : 'none'
 

@@ -44,6 +44,7 @@ function inRange({ low, high, scale, from, to }: ReadingOf<'range'>, value: numb
   return scale === 'linear' ? low + share * (high - low) : low * (high / low) ** share
 }
 
+/** Why a typed value is none of the control's; `from` and `to` say what would be. */
 export type ShownRefusal =
   | { readonly code: 'unreadable'; readonly text: string; readonly allowed: string }
   | {

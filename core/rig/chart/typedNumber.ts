@@ -36,6 +36,7 @@ export interface NumberLimits {
   readonly unit: string
 }
 
+/** Why a typed number was not taken. */
 export type NumberRefusal =
   | { readonly code: 'noNumber' }
   | { readonly code: 'outside' }

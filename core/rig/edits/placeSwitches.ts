@@ -77,6 +77,7 @@ export const clearSwitches = (rig: Rig, ids: readonly string[]): Edit | null =>
 const ofBank = (rig: Rig, bankId: string): Footswitch[] =>
   Object.values(rig.switches).filter((one) => one.bankId === bankId)
 
+/** Takes all from the switches of a bank; null where there is nothing. */
 export const clearBank = (rig: Rig, bankId: BankId): Edit | null => {
   const edit = clearSwitches(
     rig,

@@ -6,6 +6,7 @@ import { putSwitch, switchAt, type SwitchSlot } from './switchSlot'
 /** How a footswitch works: the same each press, two states in turn, or one down and one up. */
 export type SwitchMode = 'recall' | 'alternate' | 'hold' | 'cycle'
 
+/** The kind of switch its lists make of it. */
 export function modeOf({ positions, release }: Footswitch): SwitchMode {
   if (positions.length === 1) return release.length > 0 ? 'hold' : 'recall'
   return positions.length === 2 ? 'alternate' : 'cycle'

@@ -22,6 +22,7 @@ const byPlace = perTables(
     new Map(Object.values(rig.presets).map((preset) => [`${preset.deviceId}/${preset.index}`, preset])),
 )
 
+/** The preset of a device at an index, counted from 0; null where none is written down. */
 export const findPreset = (rig: Rig, deviceId: string, index: number): Preset | null =>
   byPlace(rig).get(`${deviceId}/${index}`) ?? null
 

@@ -23,6 +23,7 @@ function wants(box: Box): readonly RoleKind[] {
   }
 }
 
+/** A jack as the end of a cable. */
 export const endOf = (rig: Rig, boxId: string, port: string): CableEnd => ({
   table: own(rig.controllers, boxId) ? 'controllers' : 'devices',
   id: boxId,

@@ -15,6 +15,7 @@ export interface SwitchSlot {
   readonly newId: SwitchId
 }
 
+/** Names a place of a bank: the same for whatever lies there. */
 export const slotKey = (
   bankId: string,
   { number, jack = '', layer = 'base' }: Pick<SwitchSlot, 'number' | 'jack' | 'layer'>,
@@ -26,6 +27,7 @@ const bySlot = perTables(
     new Map(Object.values(rig.switches).map((one) => [slotKey(one.bankId, one), one])),
 )
 
+/** The switch at a place of a bank; null where none is programmed. */
 export const findSwitch = (
   rig: Rig,
   bankId: string,

@@ -48,6 +48,7 @@ export const rigFileSchema = z.strictObject({
   tables: tablesSchema,
 })
 
+/** Why a file is no rig, with the paths of what is wrong. */
 export type RigFileRefusal =
   | { readonly code: 'notJson'; readonly reason: string }
   | { readonly code: 'notARigFile' }

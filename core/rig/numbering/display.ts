@@ -22,6 +22,7 @@ function formatSlot(numbering: Banked, slot: number): string {
 
 const slotWidth = ({ slot, slots }: Banked): number => formatCounter(slot, slots - 1).length
 
+/** Why a typed preset number is none of the device's. */
 export type DisplayRefusal =
   /** Not a number of this device's kind; `first` and `last` show what one looks like. */
   | { readonly code: 'unreadable'; readonly text: string; readonly first: string; readonly last: string }

@@ -15,6 +15,7 @@ export type Counter = Readonly<z.infer<typeof counterSchema>>
 
 const bankSelectSchema = z.literal(['none', 'msb', 'lsb', 'both'])
 
+/** Which halves of a bank number a device is sent before a program change: CC 0, CC 32, both, none. */
 export type BankSelect = z.infer<typeof bankSelectSchema>
 
 const sentSchema = {
@@ -62,6 +63,7 @@ export const numberingSchema = z
     ),
   )
 
+/** How a device counts its presets on its display, and what program and bank stand for each. */
 export type Numbering = Readonly<z.infer<typeof numberingSchema>>
 
 /** How many presets a device that obeys these bank select controllers can be asked for. */

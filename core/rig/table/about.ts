@@ -7,6 +7,7 @@ export type AboutId = Id<'about'>
 /** How the player makes sounds: advice and findings follow it, none is forced. */
 export const SCHOOLS = ['presets', 'songPreset', 'absolute', 'backToRest'] as const
 
+/** One of {@link SCHOOLS}. */
 export type School = (typeof SCHOOLS)[number]
 
 /** The one row every rig has: what it is called, and how its sounds are made. */
@@ -21,6 +22,8 @@ export const aboutSchema = z.strictObject({
   player: z._default(playerSchema, USUAL_PLAYER),
 })
 
+/** The one row every rig has: what it is called, and how its sounds are made. */
 export type About = Readonly<z.infer<typeof aboutSchema>>
 
+/** The id of the one row about the rig. */
 export const ABOUT_ID = 'about' as AboutId

@@ -58,8 +58,11 @@ export const actionSchema = z.discriminatedUnion('kind', [
   resyncSchema,
 ])
 
+/** One thing a step does, as the player means it. */
 export type Action = Readonly<z.infer<typeof actionSchema>>
+/** A kind of action: there are four files of its name. */
 export type ActionKind = Action['kind']
+/** The actions of one kind. */
 export type ActionOf<Kind extends ActionKind> = Extract<Action, { readonly kind: Kind }>
 
 const ROWS: { readonly [Kind in ActionKind]: ActionRow<ActionOf<Kind>> } = {

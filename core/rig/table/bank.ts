@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, optionalNameSchema, type Id } from './scalars'
 
+/** Names a bank for ever. */
 export type BankId = Id<'bank'>
 
 /** A bank (page) of a controller. */
@@ -21,6 +22,7 @@ export const bankSchema = z.strictObject({
   leave: z._default(actionsSchema, []),
 })
 
+/** A bank (page) of a controller; `index` counts from 0. */
 export type Bank = Readonly<z.infer<typeof bankSchema>>
 
 /** What a bank is as long as nothing but its place is known. */

@@ -12,6 +12,7 @@ import {
   type Id,
 } from './scalars'
 
+/** Names a control for ever. */
 export type ControlId = Id<'control'>
 
 /** What is sent for a control: a controller number, or a parameter of 14 bits. */
@@ -30,6 +31,7 @@ const addressSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** What is sent for a control: a controller number 0 to 127, or a parameter 0 to 16383 (M1 v4.2.1). */
 export type ControlAddress = Readonly<z.infer<typeof addressSchema>>
 
 const valueSchema = z.int().check(z.gte(0), z.lte(U14_MAX))
@@ -75,7 +77,9 @@ const readingSchema = z
     }),
   )
 
+/** How a device reads the values it is sent, 0 to 127 or 0 to 16383 by its address. */
 export type Reading = Readonly<z.infer<typeof readingSchema>>
+/** The readings of one kind. */
 export type ReadingOf<Kind extends Reading['kind']> = Extract<Reading, { kind: Kind }>
 
 /** Where a fact comes from; what was only heard is doubtful until tested. */
@@ -103,6 +107,7 @@ export const controlSchema = z.strictObject({
   origin: textSchema(160),
 })
 
+/** One line of a device's chart: something it can be told. */
 export type Control = Readonly<z.infer<typeof controlSchema>>
 
 /** The highest value a control can be sent: 127, or 16,383 for an NRPN with both halves. */

@@ -14,6 +14,7 @@ import {
   type Id,
 } from './scalars'
 
+/** Names a controller for ever. */
 export type ControllerId = Id<'controller'>
 
 /** A gesture the controller keeps for itself on some of its switches. */
@@ -30,6 +31,7 @@ const keptSchema = z.strictObject({
   opensEditing: z.boolean(),
 })
 
+/** A gesture the controller keeps for itself on some of its switches. */
 export type KeptGesture = Readonly<z.infer<typeof keptSchema>>
 
 /** A list of numbered combinations kept by the controller: one program for each of so many channels. */
@@ -121,6 +123,7 @@ export const controllerSchema = z.strictObject({
   spot: spotSchema,
 })
 
+/** A foot controller, with the limits its manual gives; times in ms. */
 export type Controller = Readonly<z.infer<typeof controllerSchema>>
 
 /** What a controller has of fields that came later, as long as nothing is known. */
@@ -144,4 +147,5 @@ export const USUAL_SWITCHING = {
   keying: null,
 } satisfies Partial<Controller>
 
+/** How many switches it has in its rows, jacks aside. */
 export const switchCount = ({ rows, columns }: Pick<Controller, 'rows' | 'columns'>): number => rows * columns

@@ -5,6 +5,7 @@ const shareSchema = z.number().check(z.gte(0), z.lte(1))
 /** A point of a curve: share of the travel across, share of the range up. */
 const pointSchema = z.strictObject({ at: shareSchema, to: shareSchema })
 
+/** The most points a curve is drawn by. */
 export const CURVE_POINTS_MAX = 16
 
 /** How a sweep leads a target from one end of its range to the other. */
@@ -29,5 +30,7 @@ const goesFromHeelToToe = (points: readonly { readonly at: number }[]): boolean 
   points.at(-1)!.at === 1 &&
   points.every(({ at }, n) => n === 0 || at > points[n - 1]!.at)
 
+/** How a sweep becomes values: a shape, or points from heel to toe. */
 export type Curve = Readonly<z.infer<typeof curveSchema>>
+/** A point of a curve, both shares from 0 to 1. */
 export type CurvePoint = Readonly<z.infer<typeof pointSchema>>

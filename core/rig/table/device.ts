@@ -10,6 +10,7 @@ import { setValuesSchema } from './setValue'
 import { tapInSchema } from './tapIn'
 import { channelSchema, idSchema, nameSchema, orderSchema, spotSchema, textSchema, type Id } from './scalars'
 
+/** Names a device for ever. */
 export type DeviceId = Id<'device'>
 
 /** Something a relay box does to what is plugged into it, by a contact. */
@@ -22,6 +23,7 @@ const relayFunctionSchema = z.strictObject({
   within: textSchema(20),
 })
 
+/** Something a relay box does to what is plugged into it, by a contact. */
 export type RelayFunction = Readonly<z.infer<typeof relayFunctionSchema>>
 
 const indexSchema = z.int().check(z.gte(0), z.lte(PRESET_COUNT_MAX - 1))
@@ -41,6 +43,7 @@ const bypassSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('contact'), off: z.literal(['open', 'closed']) }),
 ])
 
+/** How a device is switched off: by an empty preset, by a control, by a contact, or not at all. */
 export type Bypass = Readonly<z.infer<typeof bypassSchema>>
 
 /** Its default: a preset (counted from 0; null for whichever it is in) with values over it; contacts closed. */
@@ -56,6 +59,7 @@ const gapSchema = z.strictObject({
   ms: z.int().check(z.gte(0), z.lte(5000)),
 })
 
+/** What is heard while a device changes presets, and for how long, in ms. */
 export type Gap = Readonly<z.infer<typeof gapSchema>>
 
 /** A usual one where nothing is known: a slight dip of 10-50 ms, deaf for 20 ms (common practice). */
@@ -115,4 +119,5 @@ export const deviceSchema = z.strictObject({
   spot: spotSchema,
 })
 
+/** Anything on the floor that is not a foot controller; times in ms. */
 export type Device = Readonly<z.infer<typeof deviceSchema>>

@@ -16,4 +16,5 @@ export const DIVISIONS = [
   'thirtySecond',
 ] as const
 
+/** A length of note. */
 export type Division = (typeof DIVISIONS)[number]

@@ -1,10 +1,12 @@
 import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
+/** Names a dump for ever. */
 export type DumpId = Id<'dump'>
 
 /** The most bytes of one dump, F0 and F7 counted. */
 export const DUMP_BYTES_MAX = 1_000_000
+/** The most messages of one dump. */
 export const DUMP_MESSAGES_MAX = 10_000
 /** The most bytes of one message: 65,536 between F0 and F7. */
 export const DUMP_MESSAGE_MAX = 65_538
@@ -16,6 +18,7 @@ const messageSchema = z.strictObject({
   ms: z.nullable(z.int().check(z.gte(0), z.lte(600_000))),
 })
 
+/** One exclusive message, as hex with F0 and F7, and the ms before it. */
 export type DumpMessage = Readonly<z.infer<typeof messageSchema>>
 
 /** What a device sent of itself: exclusive messages with their spacing. */
@@ -46,4 +49,5 @@ export const dumpSchema = z.strictObject({
   at: z.iso.datetime(),
 })
 
+/** What a device sent of itself: exclusive messages with their spacing in ms. */
 export type Dump = Readonly<z.infer<typeof dumpSchema>>

@@ -10,6 +10,7 @@ const placeSchema = z.int().check(z.gte(1), z.lte(65_537))
  */
 const checksumSchema = z.strictObject({ kind: z.literal(['sum', 'plain', 'xor']), from: placeSchema })
 
+/** Which bytes of a message a checksum is of, and how it is reckoned. */
 export type Checksum = Readonly<z.infer<typeof checksumSchema>>
 
 /** What is known of a device's dumps, from its manual or from several of them. */
@@ -31,8 +32,10 @@ export const dumpingSchema = z.strictObject({
   pauseMs: z.int().check(z.gte(0), z.lte(10_000)),
 })
 
+/** What is known of how a device sends itself and takes it back. */
 export type Dumping = Readonly<z.infer<typeof dumpingSchema>>
 
+/** A device nobody has learned anything of. */
 export const UNKNOWN_DUMPING: Dumping = {
   checksum: null,
   bytes: null,

@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { ROW_KINDS } from './keying'
 import { idSchema, textSchema, type Id } from './scalars'
 
+/** Names what was keyed in, for ever. */
 export type KeyInId = Id<'keyIn'>
 
 const FIXED_ROWS = ['settings', 'lamp', 'name'] as const
@@ -27,8 +28,10 @@ const listSchema = z.strictObject({
   rows: z.readonly(z.array(rowSchema).check(z.maxLength(128))),
 })
 
+/** What is entered for one list of actions. */
 export type List = Readonly<z.infer<typeof listSchema>>
 
+/** Names a list within its place: a gesture and its position. */
 export type ListId = List['id']
 
 const contentSchema = z.strictObject({
@@ -58,4 +61,5 @@ export const keyInSchema = z.strictObject({
   at: z.iso.datetime(),
 })
 
+/** What is in one place of a controller, as far as anyone knows. */
 export type KeyIn = Readonly<z.infer<typeof keyInSchema>>

@@ -48,6 +48,7 @@ const setterSchema = z.discriminatedUnion('how', [
   z.strictObject({ how: z.literal('type') }),
 ])
 
+/** How a number or a word is set on the panel. */
 export type Setter = Readonly<z.infer<typeof setterSchema>>
 
 /** What a field holds; `core/keyin/rows.ts` says which kind of row has which. */
@@ -68,6 +69,7 @@ export const FIELDS = [
   'letter',
 ] as const
 
+/** A field of a row, as the panel asks for it. */
 export type Field = (typeof FIELDS)[number]
 
 /** What a row of a list can be; `end` is where the list stops. */
@@ -99,6 +101,7 @@ export const ROW_KINDS = [
   'again',
 ] as const
 
+/** A kind of row a panel can be entered. */
 export type RowKind = (typeof ROW_KINDS)[number]
 
 const fieldSchema = z.strictObject({
@@ -128,6 +131,7 @@ const moveSchema = z.discriminatedUnion('do', [
   }),
 ])
 
+/** A move on the way to something: a press, or a choice. */
 export type Move = Readonly<z.infer<typeof moveSchema>>
 
 const movesSchema = z.array(moveSchema).check(z.minLength(1), z.maxLength(12))
@@ -209,6 +213,7 @@ export const keyingSchema = z
     }),
   )
 
+/** How a controller is keyed in (docs/formats.md); holds in ms. */
 export type Keying = Readonly<z.infer<typeof keyingSchema>>
 
 const DIGIT = /^d\d$/

@@ -2,10 +2,14 @@ import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { idSchema, nameSchema } from './scalars'
 
+/** What a looper can be doing. */
 export const LOOP_STATES = ['empty', 'recording', 'playing', 'overdubbing', 'stopped'] as const
+/** One of {@link LOOP_STATES}. */
 export type LoopState = (typeof LOOP_STATES)[number]
 
+/** What a foot can do with one footswitch of a looper. */
 export const LOOP_GESTURES = ['press', 'hold', 'double'] as const
+/** One of {@link LOOP_GESTURES}. */
 export type LoopGesture = (typeof LOOP_GESTURES)[number]
 
 /** Unique within its looper. */
@@ -26,6 +30,7 @@ const inputSchema = z.strictObject({
   ),
 })
 
+/** One footswitch or function of a looper; `by` is what works it. */
 export type LoopInput = Readonly<z.infer<typeof inputSchema>>
 
 /** What a gesture does in a state: where it leads, and whether it takes a layer away or puts one back. */
@@ -37,6 +42,7 @@ const moveSchema = z.strictObject({
   also: z.nullable(z.literal(['undo', 'redo'])),
 })
 
+/** What a gesture does in a state: where it leads, and whether it takes a layer away or puts one back. */
 export type LoopMove = Readonly<z.infer<typeof moveSchema>>
 
 const moveKey = (move: LoopMove): string => `${move.in}/${move.input}/${move.gesture}`
@@ -69,4 +75,5 @@ export const loopChartSchema = z
     }),
   )
 
+/** A looper's state chart, as the device does it. What no move names does nothing. */
 export type LoopChart = Readonly<z.infer<typeof loopChartSchema>>

@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 
+/** Names a macro for ever. */
 export type MacroId = Id<'macro'>
 
 /** A named list of actions that any number of switches run. It never runs itself, by way of others or not. */
@@ -12,4 +13,5 @@ export const macroSchema = z.strictObject({
   actions: actionsSchema,
 })
 
+/** A named list of actions that any number of switches run. */
 export type Macro = Readonly<z.infer<typeof macroSchema>>

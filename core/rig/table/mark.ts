@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { idSchema, textSchema, type Id } from './scalars'
 
+/** Names a tick for ever. */
 export type MarkId = Id<'mark'>
 
 /** A tick on a line of the checklist. It holds only while the line still says what it said. */
@@ -16,4 +17,5 @@ export const markSchema = z.strictObject({
   at: z.iso.datetime(),
 })
 
+/** A tick on a line of the checklist. It holds only while the line still says what it said. */
 export type Mark = Readonly<z.infer<typeof markSchema>>

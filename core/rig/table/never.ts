@@ -2,6 +2,7 @@ import { contactIdSchema } from './contactId'
 import * as z from 'zod/mini'
 import { idSchema, orderSchema, type Id } from './scalars'
 
+/** Names one of them for ever. */
 export type NeverId = Id<'never'>
 
 /** One thing that can be so of a device. */
@@ -17,8 +18,10 @@ const thingSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** One thing that can be so of a device. */
 export type Thing = Readonly<z.infer<typeof thingSchema>>
 
+/** The most things one of them is made of. */
 export const THINGS_MAX = 4
 
 /** Things that must never be so at once, whatever is stepped on. */
@@ -28,4 +31,5 @@ export const neverSchema = z.strictObject({
   things: z.array(thingSchema).check(z.minLength(1), z.maxLength(THINGS_MAX)),
 })
 
+/** Things that must never be so at once, whatever is stepped on. */
 export type Never = Readonly<z.infer<typeof neverSchema>>

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { idSchema, textSchema, type Id } from './scalars'
 
+/** Names a note for ever. */
 export type NoteId = Id<'note'>
 
 /** What a line of the logbook can be about. */
@@ -17,6 +18,7 @@ const NOTE_TABLES = [
 
 const aboutSchema = z.strictObject({ table: z.literal([...NOTE_TABLES]), id: textSchema(40, 1) })
 
+/** The row a note is about. */
 export type NoteAbout = Readonly<z.infer<typeof aboutSchema>>
 
 const factSchema = z.discriminatedUnion('kind', [
@@ -43,6 +45,7 @@ const factSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** What a note says as data, where it is more than words. */
 export type NoteFact = Readonly<z.infer<typeof factSchema>>
 
 /** A dated line of the logbook. What the tool itself knows is told by the log and has no row. */
@@ -60,4 +63,5 @@ export const noteSchema = z.strictObject({
   revision: z.int().check(z.gte(0)),
 })
 
+/** A dated line of the logbook. */
 export type Note = Readonly<z.infer<typeof noteSchema>>

@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
+/** Names a pair for ever. */
 export type PairId = Id<'pair'>
 
 /** Two states a device has learned for one external switch or pedal. They cannot be edited, only learned again. */
@@ -22,4 +23,5 @@ export const pairSchema = z.strictObject({
   learned: z.nullable(textSchema(20_000)),
 })
 
+/** Two states a device has learned for one external switch or pedal. */
 export type Pair = Readonly<z.infer<typeof pairSchema>>

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { idSchema, optionalNameSchema, orderSchema, type Id } from './scalars'
 
+/** Names a part for ever. */
 export type PartId = Id<'part'>
 
 /** How long a part lasts: bars go by the song's tempo and its beats in a bar. */
@@ -40,6 +41,7 @@ export const partSchema = z.strictObject({
   ),
 })
 
+/** A part of a song, played with one sound. */
 export type Part = Readonly<z.infer<typeof partSchema>>
 
 /** The sound a part is played with, tonight's where there is one. */

@@ -11,6 +11,7 @@ import {
   type Id,
 } from './scalars'
 
+/** Names a pedal for ever. */
 export type PedalId = Id<'pedal'>
 
 /** Where a pedal stands: its reading has 128 steps, 0 at the heel. */
@@ -33,6 +34,7 @@ const placeSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** What the foot's sweep goes into: a jack for expression, or a pedal built into a controller (counted from 1). */
 export type PedalPlace = Readonly<z.infer<typeof placeSchema>>
 
 /** When a role is the live one; of several the first. What a controller has not sent counts as off. */
@@ -49,10 +51,12 @@ const whenSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('held'), switchId: idSchema<'switch'>() }),
 ])
 
+/** When a role is the live one; of several the first. */
 export type When = Readonly<z.infer<typeof whenSchema>>
 
 const endsSchema = z.strictObject({ heel: valueSchema, toe: valueSchema })
 
+/** The values sent at heel and toe. */
 export type Ends = Readonly<z.infer<typeof endsSchema>>
 
 /** One control that follows the sweep. */
@@ -77,8 +81,10 @@ const targetSchema = z
     }),
   )
 
+/** One control that follows the sweep. */
 export type Target = Readonly<z.infer<typeof targetSchema>>
 
+/** The most controls one role leads. */
 export const TARGETS_MAX = 32
 
 const pedalRoleSchema = z.strictObject({
@@ -87,6 +93,7 @@ const pedalRoleSchema = z.strictObject({
   targets: z.array(targetSchema).check(z.maxLength(TARGETS_MAX)),
 })
 
+/** What a sweep does while something is so. */
 export type PedalRole = Readonly<z.infer<typeof pedalRoleSchema>>
 
 /** What switches off and on by itself. */
@@ -101,8 +108,10 @@ const worksSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('switch'), switchId: idSchema<'switch'>() }),
 ])
 
+/** What switches off and on by itself. */
 export type Works = Readonly<z.infer<typeof worksSchema>>
 
+/** The longest a pedal may rest before it switches off, in ms. */
 export const OFF_DELAY_MAX = 5000
 
 const autoOffSchema = z.strictObject({
@@ -117,7 +126,9 @@ const autoOffSchema = z.strictObject({
   works: worksSchema,
 })
 
+/** When a pedal at rest switches something off, and on again; delays in ms. */
 export type AutoOff = Readonly<z.infer<typeof autoOffSchema>>
+/** Where a pedal rests when it switches off. */
 export type OffKind = AutoOff['kind']
 
 /** What a sweep of the whole travel showed, and when. */
@@ -135,6 +146,7 @@ const calibrationSchema = z.strictObject({
   to: stepSchema,
 })
 
+/** What a sweep of the whole travel showed, and when; positions 0 to 127. */
 export type Calibration = Readonly<z.infer<typeof calibrationSchema>>
 
 /** What one sweep of the foot does. */
@@ -153,6 +165,7 @@ export const pedalSchema = z.strictObject({
   off: z.nullable(autoOffSchema),
 })
 
+/** What one sweep of the foot does. */
 export type Pedal = Readonly<z.infer<typeof pedalSchema>>
 
 /** A value at most every 10 ms: common practice, from memory. */

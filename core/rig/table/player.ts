@@ -10,6 +10,8 @@ export const playerSchema = z.strictObject({
   reachMm: z.int().check(z.gte(100), z.lte(2000)),
 })
 
+/** The foot that plays, as far as it decides how long a step takes; lengths in mm. */
 export type Player = Readonly<z.infer<typeof playerSchema>>
 
+/** A player of whom nothing is known (common practice). */
 export const USUAL_PLAYER: Player = { foot: 'right', posture: 'standing', bootMm: 100, reachMm: 600 }

@@ -4,6 +4,7 @@ import { channelSchema, nameSchema, optionalNameSchema } from './scalars'
 /** The socket of a MIDI port. DIN has five pins; TRS MIDI comes in two wirings (RP-054); TRRS carries MIDI and more. */
 const plugSchema = z.literal(['din', 'trsA', 'trsB', 'trrs'])
 
+/** The socket of a MIDI port (RP-054). */
 export type Plug = z.infer<typeof plugSchema>
 
 /** Whether a MIDI jack puts supply power on its spare pins, takes it from them, or leaves them alone. */
@@ -95,8 +96,11 @@ export const roleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('powerIn'), ...powerSchema }),
 ])
 
+/** What a jack does when it is set so. */
 export type Role = Readonly<z.infer<typeof roleSchema>>
+/** What a jack is for. */
 export type RoleKind = Role['kind']
+/** The roles of one kind. */
 export type RoleOf<Kind extends RoleKind> = Extract<Role, { kind: Kind }>
 
 /** A jack of a box. */
@@ -117,6 +121,7 @@ export const portSchema = z
     }),
   )
 
+/** A jack of a box, with what it can be set to. */
 export type Port = Readonly<z.infer<typeof portSchema>>
 
 export const portsSchema = z.array(portSchema).check(

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { idSchema, orderSchema, type Id } from './scalars'
 
+/** Names a day's practice for ever. */
 export type PracticeId = Id<'practice'>
 
 /** Pairs kept of one day. */
@@ -40,6 +41,8 @@ export const practiceSchema = z
     ),
   )
 
+/** What was practised on one day: sounds called, and how the foot found them; times in ms. */
 export type Practice = Readonly<z.infer<typeof practiceSchema>>
 
+/** How one change of sounds went. */
 export type PracticePair = Practice['pairs'][number]

@@ -4,11 +4,13 @@ import { PRESET_COUNT_MAX } from '../numbering/numbering'
 import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
+/** Names a preset for ever. */
 export type PresetId = Id<'preset'>
 
 /** What presets are for, so that they can be found by it. */
 export const PURPOSES = ['', 'clean', 'crunch', 'drive', 'lead', 'rhythm', 'pad', 'effect', 'blank'] as const
 
+/** One of {@link PURPOSES}. */
 export type Purpose = (typeof PURPOSES)[number]
 
 /** A stored sound on a device. */
@@ -32,6 +34,7 @@ export const presetSchema = z.strictObject({
   closes: z.array(contactIdSchema).check(z.maxLength(16)),
 })
 
+/** A stored sound on a device; `index` counts from 0 over its whole range. */
 export type Preset = Readonly<z.infer<typeof presetSchema>>
 
 /** What a preset is as long as nothing but its place is known. */

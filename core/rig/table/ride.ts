@@ -1,11 +1,13 @@
 import * as z from 'zod/mini'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 
+/** Names a ride for ever. */
 export type RideId = Id<'ride'>
 
 /** In ms since it began; ten minutes at most. */
 const momentSchema = z.int().check(z.gte(0), z.lte(600_000))
 
+/** The most positions one ride keeps. */
 export const RIDE_MOVES_MAX = 20_000
 
 const isInOrder = (all: readonly { readonly at: number }[]): boolean =>
@@ -35,4 +37,5 @@ export const rideSchema = z.strictObject({
   meant: z.array(z.strictObject({ from: momentSchema, to: momentSchema })).check(z.maxLength(500)),
 })
 
+/** What a foot did with a pedal while playing, in ms from its begin, positions 0 to 127. */
 export type Ride = Readonly<z.infer<typeof rideSchema>>

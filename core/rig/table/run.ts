@@ -4,6 +4,7 @@ import { idSchema, nameSchema, orderSchema, textSchema, type Id } from './scalar
 import { bpmSchema } from './song'
 import { LAYERS } from './switch'
 
+/** Names a run for ever. */
 export type RunId = Id<'run'>
 
 /** In µs since all was switched on; a day at most. */
@@ -47,6 +48,7 @@ const runStepSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** One thing a foot did in a run. */
 export type RunStep = Readonly<z.infer<typeof runStepSchema>>
 
 /** One message as it was when the run was recorded. */
@@ -59,12 +61,15 @@ const seenMessageSchema = z.strictObject({
   lostBy: z.array(textSchema(40)).check(z.maxLength(200)),
 })
 
+/** One message as it was when the run was recorded; times in µs. */
 export type SeenMessage = Readonly<z.infer<typeof seenMessageSchema>>
 
 /** What was so at the end: a device, or a lamp that said the contrary of what is, each as text that is compared. */
 const seenEndSchema = z.strictObject({ id: textSchema(60), says: textSchema(4000) })
 
+/** The most steps one run keeps. */
 export const RUN_STEPS_MAX = 2000
+/** The most messages kept of what came of it. */
 export const SEEN_MESSAGES_MAX = 5000
 
 /** A run of presses with their times, from the moment all is switched on, and what came of it then. */
@@ -82,4 +87,5 @@ export const runSchema = z.strictObject({
   }),
 })
 
+/** A run of presses with their times in µs, from the moment all is switched on, and what came of it then. */
 export type Run = Readonly<z.infer<typeof runSchema>>

@@ -7,4 +7,5 @@ export const savingSchema = z.strictObject({
   losesEdits: z.boolean(),
 })
 
+/** How a box keeps what was set on it: by itself, when told to, or when switched off in the right way. */
 export type Saving = Readonly<z.infer<typeof savingSchema>>

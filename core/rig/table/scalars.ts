@@ -7,6 +7,7 @@ export type Id<Row extends string> = Brand<string, Row>
 /** "__proto__" would be no key but the object's own prototype. */
 const ID_PATTERN = /^(?!__proto__$)[A-Za-z0-9_-]{1,40}$/
 
+/** Letters, digits, `_` and `-`, 40 at most. */
 export const idSchema = <Row extends string>() =>
   z.string().check(z.regex(ID_PATTERN)) as unknown as z.ZodMiniType<Id<Row>, string>
 
@@ -30,6 +31,7 @@ const lengths = (least: number, most: number) => ({ ...(least > 0 && { minLength
 export const textSchema = (most: number, least = 0) =>
   z.string().check(isText(least, most), z.meta(lengths(least, most)))
 
+/** The most letters (code points) of a name. */
 export const NAME_MAX = 60
 
 /** Kept without the spaces round it. */
@@ -55,6 +57,7 @@ export const spotSchema = z.nullable(
   }),
 )
 
+/** A place on the map, in px from its top left corner. */
 export type Spot = Readonly<NonNullable<z.infer<typeof spotSchema>>>
 
 /** What a counter shows first. */

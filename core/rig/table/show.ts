@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import { idSchema, nameSchema, orderSchema, type Id } from './scalars'
 
+/** Names a set list for ever. */
 export type ShowId = Id<'show'>
 
 /** A set list: songs in playing order. One may come twice. */
@@ -13,6 +14,7 @@ export const showSchema = z.strictObject({
   stepsOn: z._default(z.literal(['sounds', 'nextPart']), 'sounds'),
 })
 
+/** A set list: songs in playing order. */
 export type Show = Readonly<z.infer<typeof showSchema>>
 
 /** What a show has of fields that came later, as long as nothing is known. */

@@ -1,10 +1,12 @@
 import * as z from 'zod/mini'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 
+/** Names a song for ever. */
 export type SongId = Id<'song'>
 
 /** The tempi a rig may name, in beats a minute. */
 export const BPM_LEAST = 20
+/** The fastest tempo, in beats a minute. */
 export const BPM_MOST = 400
 
 export const bpmSchema = z.number().check(z.gte(BPM_LEAST), z.lte(BPM_MOST))
@@ -26,6 +28,7 @@ export const songSchema = z.strictObject({
   beatsPerBar: z._default(z.int().check(z.gte(1), z.lte(32)), 4),
 })
 
+/** A song with its stored tempo in beats a minute. */
 export type Song = Readonly<z.infer<typeof songSchema>>
 
 /** What a song has of fields that came later, as long as nothing is known. */

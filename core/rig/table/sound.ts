@@ -4,6 +4,7 @@ import { PURPOSES } from './preset'
 import { idSchema, nameSchema, optionalNameSchema, orderSchema, textSchema, type Id } from './scalars'
 import { setValuesSchema } from './setValue'
 
+/** Names a sound for ever. */
 export type SoundId = Id<'sound'>
 
 /** What one device should be in a sound. */
@@ -26,7 +27,9 @@ const cellSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('pair'), pairId: idSchema<'pair'>(), state: z.literal(['a', 'b']) }),
 ])
 
+/** What a sound says of one device. */
 export type Cell = Readonly<z.infer<typeof cellSchema>>
+/** The cells of one kind. */
 export type CellOf<Kind extends Cell['kind']> = Extract<Cell, { kind: Kind }>
 
 const saidSchema = z.strictObject({ deviceId: idSchema<'device'>(), cell: cellSchema })
@@ -40,6 +43,7 @@ const blockSchema = z.strictObject({
   part: z.literal(['recall', 'controls']),
 })
 
+/** A block of what is sent for a sound: the recall of a device, or its controls. */
 export type BlockName = Readonly<z.infer<typeof blockSchema>>
 
 /** A named moment: what each device should be. A variant names its parent and says only what differs. */
@@ -64,6 +68,7 @@ export const soundSchema = z.strictObject({
   sending: z.array(blockSchema).check(z.maxLength(400)),
 })
 
+/** A named moment: what each device should be, cell by cell. */
 export type Sound = Readonly<z.infer<typeof soundSchema>>
 
 /** What a sound is as long as nothing but its name is known. */

@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { actionsSchema } from './action'
 import { idSchema, optionalNameSchema, textSchema, type Id } from './scalars'
 
+/** Names a switch for ever. */
 export type SwitchId = Id<'switch'>
 
 /** How a lamp shines: `follow` what the switch did. */
@@ -10,9 +11,12 @@ export const LAMP_LIGHTS = ['follow', 'off', 'steady', 'flash', 'tempo'] as cons
 /** The colour is the controller's own word for it; empty for its usual one. */
 const lampSchema = z.strictObject({ colour: optionalNameSchema, light: z.literal(LAMP_LIGHTS) })
 
+/** What a lamp shows at one position, in the controller's own words. */
 export type Lamp = Readonly<z.infer<typeof lampSchema>>
 
+/** What a switch does, and what it does while another is held. */
 export const LAYERS = ['base', 'shift'] as const
+/** One of {@link LAYERS}. */
 export type Layer = (typeof LAYERS)[number]
 
 /** What one footswitch does in one bank. */
@@ -75,5 +79,6 @@ export const actionLists = ({
   { path: ['doublePress'], actions: doublePress },
 ]
 
+/** Whether any of its lists does anything. */
 export const isProgrammed = (footswitch: Footswitch): boolean =>
   actionLists(footswitch).some(({ actions }) => actions.length > 0)

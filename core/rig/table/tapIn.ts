@@ -31,6 +31,7 @@ export const tapInSchema = z
     }),
   )
 
+/** How a device takes its tempo from taps; times in ms. */
 export type TapIn = Readonly<z.infer<typeof tapInSchema>>
 
 /** Four taps, 30 ms closed and open, forgotten after 2 s (common practice). */

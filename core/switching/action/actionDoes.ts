@@ -65,6 +65,7 @@ export type TempoChanger = 'tap' | 'tapOut' | 'tempo' | 'sound' | 'song'
 
 /** What goes up by one from copy to copy. */
 export const SERIES = ['same', 'preset', 'sound', 'controller', 'value', 'channel'] as const
+/** One of {@link SERIES}. */
 export type Series = (typeof SERIES)[number]
 
 /** How far along a series a copy is, from 1; `preset` names a preset of a device, made where it has no row. */
