@@ -1,5 +1,5 @@
 import { parseMidi, writeMidi, type MidiEvent } from 'midi-file'
-import { linesOf, routeLines, spots, tidy } from '#core/arrange'
+import { linesOf, routeLines, spots, tidy } from '#core/map'
 import { fillPresets, search } from '#core/chart'
 import { findings } from '#core/check'
 import { decodeMidiFile, encodeMidiFile, encodeMessages, parseMessages, type MidiMessage } from '#core/midi'

@@ -1,5 +1,5 @@
 import { addController, addDevice, CONTROLLERS, DEVICES } from '#core/archetype'
-import { freeSpot } from '#core/arrange'
+import { freeSpot } from '#core/map'
 import {
   addRow,
   applyEdit,

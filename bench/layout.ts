@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { improve, matricesOf, plainPlacing, Tabu, costOf, type Placing } from '#core/layout'
+import { improve, matricesOf, plainPlacing, Tabu, costOf, type Placing } from '#core/placing'
 import { showOn } from '#core/rig'
 import { boardQuestion } from '#core/show'
-import { PlainTabu } from '../core/layout/testing/plainTabu'
+import { PlainTabu } from '../core/placing/testing/plainTabu'
 import { seeded } from '../core/base/seeded'
 import { compare } from './measure'
 import { longShow } from './longShow'
@@ -42,7 +42,7 @@ function chainOnGrid(side: number): { problem: Placing; start: Int32Array } {
 
 /** Layout: published optima, iterations beside the textbook's form of the same search, a long set list. */
 export function measureLayout(root: string): void {
-  const folder = join(root, 'core/layout/qaplib')
+  const folder = join(root, 'core/placing/qaplib')
   for (const name of readdirSync(folder).filter((one) => one.endsWith('.json'))) {
     const { n, A, B, optimum } = JSON.parse(readFileSync(join(folder, name), 'utf8')) as {
       n: number

@@ -1,10 +1,10 @@
-import type { Machine, Move } from '../core/explore/machine'
+import type { Machine, MachineMove } from '../core/explore/machine'
 import { exploreWhole } from '../core/explore/wholeStates'
 import { hasSpin, spinRun } from '../guards/testing/makeSpin'
 
 /** Counters of a few values each, some of which turn others: as many states as their product. */
 function counters(count: number, size: number): Machine {
-  const turn = (component: number): Move => ({
+  const turn = (component: number): MachineMove => ({
     effects: [
       { component, reads: [component], table: Int32Array.from({ length: size }, (_, n) => (n + 1) % size) },
     ],

@@ -40,7 +40,7 @@ const HOUSE: {
 } = {
   core: {
     mayImport: [],
-    floors: `base explore | layout midi | rig | arrange dump looper tempo | archetype sound | switching | chart pedal |
+    floors: `base explore | midi placing | rig | dump looper map tempo | archetype sound | switching | chart pedal |
       simulate | keyin prove show | check listen practice stage | setup | history paper | logbook`,
   },
   shared: { mayImport: ['core'], floors: 'contract words | actions | .' },

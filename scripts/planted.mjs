@@ -14,7 +14,7 @@ const TWO = 'core/simulate/twoModels.test.ts'
 const BETWEEN = 'core/sound/sounds.test.ts'
 const TREE = 'core/keyin/arborescence.test.ts'
 const BOARD = 'core/keyin/keyPlaces.test.ts'
-const LAYOUT = 'core/layout/layout.test.ts'
+const LAYOUT = 'core/placing/layout.test.ts'
 const CELLS = 'core/chart/cells.test.ts'
 const GESTURES = 'core/simulate/gestures.test.ts'
 const PANEL = 'core/keyin/panel.test.ts'
@@ -242,14 +242,14 @@ const FAULTS = [
   ],
   [
     'Just in time counts as late',
-    'core/layout/placing.ts',
+    'core/placing/placing.ts',
     'time[edge]! > within',
     'time[edge]! >= within',
     LAYOUT,
   ],
   [
     'What an item pays in its own place is left out',
-    'core/layout/tabu.ts',
+    'core/placing/tabu.ts',
     'this.#flow[u * n + u]! * distance[place * n + place]! + alone',
     'alone',
     LAYOUT,

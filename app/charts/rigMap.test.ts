@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BOX } from '#core/arrange'
+import { BOX } from '#core/map'
 import { frameFor, roundedPath } from './rigMap'
 
 describe('a rounded path', () => {

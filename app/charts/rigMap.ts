@@ -1,4 +1,4 @@
-import { BOX } from '#core/arrange'
+import { BOX } from '#core/map'
 import type { Link, Spot } from '#core/rig'
 
 /** What a cable carries, told by dash, label and colour. */

@@ -12,7 +12,7 @@ import {
   tallyWith,
   wayFromHere,
   type CallAnswer,
-  type Verdict,
+  type StepVerdict,
 } from '#core/practice'
 import type { PlayedPart, PracticeId, SoundId } from '#core/rig'
 import type { FootMove } from '#core/show'
@@ -58,7 +58,7 @@ export const usePracticeStore = defineStore('practice', () => {
   const call = shallowRef<Call | null>(null)
   const answers = shallowRef<readonly CallAnswer[]>([])
   /** What the last step was; null before the first of a call. */
-  const verdict = ref<Verdict | null>(null)
+  const verdict = ref<StepVerdict | null>(null)
   const givenUp = shallowRef<GivenUp | null>(null)
   /** What a wrong step played; null where it played nothing new. */
   const playedInstead = shallowRef<SoundId | null>(null)

@@ -1,6 +1,6 @@
 import { own, numberText } from '#core/base'
 import type { Heard, HeardStep } from '#core/listen'
-import type { Verdict } from '#core/practice'
+import type { StepVerdict } from '#core/practice'
 import type { Rig } from '#core/rig'
 import { count } from '#shared/words/counts'
 import { placeShort } from '#shared/placeText'
@@ -13,7 +13,7 @@ export const shareText = (part: number, of: number): string =>
   of === 0 ? 'none' : `${Math.round((100 * part) / of)} %`
 
 /** What the last step was, said at once. */
-export const VERDICT_TEXT: Record<Verdict, string> = {
+export const VERDICT_TEXT: Record<StepVerdict, string> = {
   found: 'Found.',
   onTheWay: 'On the way.',
   wrong: 'Not that one.',

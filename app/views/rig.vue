@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { tidy } from '#core/arrange'
+import { tidy } from '#core/map'
 import { own } from '#core/base'
 import { inOrder, isProgrammed, links, receivers, type Device, type TableName } from '#core/rig'
 import { checklist } from '#core/setup'

@@ -7,7 +7,7 @@ export {
   rowOf,
   type Effect,
   type Machine,
-  type Move,
+  type MachineMove,
   type State,
   type Table,
 } from './machine'

@@ -6,7 +6,7 @@ export interface Machine {
   /** How many values each component has. */
   readonly sizes: readonly number[]
   /** The moves at each place. One that is the same at several places is one object. */
-  readonly moves: readonly (readonly Move[])[]
+  readonly moves: readonly (readonly MachineMove[])[]
   readonly start: State
 }
 
@@ -18,7 +18,7 @@ export interface State {
 }
 
 /** What can be done at a place: what it makes of the components, and where it leads. */
-export interface Move {
+export interface MachineMove {
   /** At most one for a component. */
   readonly effects: readonly Effect[]
   /** Null where it stays where it is. */
@@ -52,7 +52,7 @@ export function rowOf(
 }
 
 /** The state a move leads to. */
-export function made({ sizes }: Machine, { place, values }: State, { effects, jump }: Move): State {
+export function made({ sizes }: Machine, { place, values }: State, { effects, jump }: MachineMove): State {
   const valueAt = (component: number) => values[component]!
   const after = [...values]
   for (const effect of effects) {
@@ -102,13 +102,13 @@ function readsOf(machine: Machine): Reads {
   return reads
 }
 
-const moving = new WeakMap<Machine, readonly (readonly Move[])[]>()
+const moving = new WeakMap<Machine, readonly (readonly MachineMove[])[]>()
 
 /** By component the moves that may change it, each once. */
-export function movesOn(machine: Machine): readonly (readonly Move[])[] {
+export function movesOn(machine: Machine): readonly (readonly MachineMove[])[] {
   let all = moving.get(machine)
   if (all) return all
-  const made_: Move[][] = machine.sizes.map(() => [])
+  const made_: MachineMove[][] = machine.sizes.map(() => [])
   for (const move of new Set(machine.moves.flat()))
     for (const { component } of move.effects) made_[component]!.push(move)
   moving.set(machine, (all = made_))
@@ -121,7 +121,10 @@ const anywhere = new WeakMap<Machine, Machine>()
 export function placeless(machine: Machine): Machine {
   let one = anywhere.get(machine)
   if (one) return one
-  const moves = [...new Set(machine.moves.flat())].map(({ effects }): Move => ({ effects, jump: null }))
+  const moves = [...new Set(machine.moves.flat())].map(({ effects }): MachineMove => ({
+    effects,
+    jump: null,
+  }))
   one = { sizes: machine.sizes, moves: [moves], start: { ...machine.start, place: 0 } }
   anywhere.set(machine, one)
   return one

@@ -1,4 +1,4 @@
-import { LEFT, movesOn, type Effect, type Machine, type Move } from './machine'
+import { LEFT, movesOn, type Effect, type Machine, type MachineMove } from './machine'
 
 /** Something that is so of one component in every state that is wanted, though not only there. */
 export interface Need {
@@ -23,7 +23,7 @@ export function isAlways(machine: Machine, need: Need, then: Need): boolean {
   )
 }
 
-const on = ({ effects }: Move, { component }: Need): Effect | undefined =>
+const on = ({ effects }: MachineMove, { component }: Need): Effect | undefined =>
   effects.find((effect) => effect.component === component)
 
 /** Whether an effect may put a component where a need is met, or is not. */
@@ -34,10 +34,10 @@ const mayPut = ({ table }: Effect, { isMet }: Need, met: boolean): boolean =>
 const surely = (effect: Effect | undefined, { isMet }: Need, met: boolean): boolean =>
   effect?.table.every((value) => value !== LEFT && isMet[value] === met) ?? false
 
-const known = new WeakMap<Need, readonly Move[]>()
+const known = new WeakMap<Need, readonly MachineMove[]>()
 
 /** The moves that may meet a need. */
-export function bringing(machine: Machine, need: Need): readonly Move[] {
+export function bringing(machine: Machine, need: Need): readonly MachineMove[] {
   let all = known.get(need)
   if (!all)
     known.set(

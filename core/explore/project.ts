@@ -1,4 +1,4 @@
-import { LEFT, rowOf, type Machine, type Move, type Table } from './machine'
+import { LEFT, rowOf, type Machine, type MachineMove, type Table } from './machine'
 
 /**
  * A machine seen through some of its components: all places and values of those that it can come to when every other
@@ -19,7 +19,7 @@ export interface Projection {
   readonly distance: readonly number[]
   /** For each the one before it on a shortest way, as its place among those met, and the move made there; -1 and null for the first. */
   readonly from: readonly number[]
-  readonly by: readonly (Move | null)[]
+  readonly by: readonly (MachineMove | null)[]
 }
 
 /** A component of which no more is told apart than in which of two classes its value is. */
@@ -54,11 +54,11 @@ export function project(
   const { width } = lens
   const distance: number[] = []
   const from: number[] = []
-  const by: (Move | null)[] = []
+  const by: (MachineMove | null)[] = []
   const met: number[] = []
   const seen = new Seen(width * machine.moves.length)
   let isMet = false
-  const meet = (state: number, before: number, move: Move | null) => {
+  const meet = (state: number, before: number, move: MachineMove | null) => {
     if (isMet || !seen.add(state)) return
     distance.push(before < 0 ? 0 : distance[before]! + 1)
     from.push(before)
@@ -78,8 +78,8 @@ export function project(
 }
 
 /** The moves of a shortest way to one of those met, by its place among them. */
-export function wayTo({ from, by }: Projection, n: number): Move[] {
-  const back: Move[] = []
+export function wayTo({ from, by }: Projection, n: number): MachineMove[] {
+  const back: MachineMove[] = []
   for (let at = n; from[at] !== -1; at = from[at]!) back.push(by[at]!)
   return back.reverse()
 }
@@ -107,17 +107,17 @@ class Seen {
 export interface Lens {
   readonly width: number
   /** Every abstract state a move may lead to from one, with the move. */
-  readonly follow: (state: number, meet: (next: number, move: Move) => void) => void
+  readonly follow: (state: number, meet: (next: number, move: MachineMove) => void) => void
   /** The same for the values of all that is looked at, where nothing a move goes by is left out and no classes are made. */
   readonly after: (
     place: number,
     values: Int32Array,
-    meet: (place: number, values: Int32Array, move: Move) => void,
+    meet: (place: number, values: Int32Array, move: MachineMove) => void,
   ) => void
 }
 
 interface Look {
-  readonly move: Move
+  readonly move: MachineMove
   /** What it puts where, whatever is there. */
   readonly sets: readonly { readonly position: number; readonly value: number }[]
   /** What hangs on what is there. */
@@ -138,8 +138,8 @@ export function lensOf(machine: Machine, kept: readonly number[], classed: reado
   const digit = (n: number, value: number) =>
     n < kept.length ? value : classed[n - kept.length]!.classOf[value]!
   const { touching, jumping } = placesOf(machine)
-  const looks = new Map<Move, Look>()
-  const look = (move: Move): Look => {
+  const looks = new Map<MachineMove, Look>()
+  const look = (move: MachineMove): Look => {
     let one = looks.get(move)
     if (one) return one
     const sets: { position: number; value: number }[] = []
@@ -227,9 +227,9 @@ export function lensOf(machine: Machine, kept: readonly number[], classed: reado
 
 interface Places {
   /** By component the moves that touch it, by place. */
-  readonly touching: readonly ReadonlyMap<number, readonly Move[]>[]
+  readonly touching: readonly ReadonlyMap<number, readonly MachineMove[]>[]
   /** By place the moves that lead elsewhere. */
-  readonly jumping: readonly (readonly Move[])[]
+  readonly jumping: readonly (readonly MachineMove[])[]
 }
 
 const known = new WeakMap<Machine, Places>()
@@ -237,7 +237,7 @@ const known = new WeakMap<Machine, Places>()
 function placesOf(machine: Machine): Places {
   let places = known.get(machine)
   if (places) return places
-  const touching = machine.sizes.map(() => new Map<number, Move[]>())
+  const touching = machine.sizes.map(() => new Map<number, MachineMove[]>())
   machine.moves.forEach((here, place) => {
     for (const move of here)
       for (const { component } of move.effects) {

@@ -1,9 +1,9 @@
-import { coneOf, made, type Machine, type Move, type State } from './machine'
+import { coneOf, made, type Machine, type MachineMove, type State } from './machine'
 import { lensOf, type Projection } from './project'
 
 /** What a search comes to: the fewest moves, that no moves lead there, or that it was given up before all was seen. */
 export type Found =
-  | { readonly kind: 'run'; readonly moves: readonly Move[] }
+  | { readonly kind: 'run'; readonly moves: readonly MachineMove[] }
   | { readonly kind: 'never' }
   /** No run of fewer moves than `atLeast` leads there. */
   | { readonly kind: 'unknown'; readonly atLeast: number }
@@ -17,7 +17,7 @@ export interface Budget {
 const WHOLE = 4
 
 /** Where moves lead one after the other; null where one of them cannot be made. */
-export function walked(machine: Machine, moves: readonly Move[]): State | null {
+export function walked(machine: Machine, moves: readonly MachineMove[]): State | null {
   let state = machine.start
   for (const move of moves) {
     // The move before may have led elsewhere than the projection took it to.
@@ -32,7 +32,7 @@ interface Node {
   /** Of the components of the cone. */
   readonly values: Int32Array
   readonly from: Node | null
-  readonly move: Move | null
+  readonly move: MachineMove | null
   readonly depth: number
 }
 
@@ -84,7 +84,7 @@ export function searched(
   // By how long a run through them must be at least.
   const open: Node[][] = []
   const met = new Map<number | string, number>()
-  const put = (place: number, values: Int32Array, from: Node | null, move: Move | null) => {
+  const put = (place: number, values: Int32Array, from: Node | null, move: MachineMove | null) => {
     const more = leftOf(place, values)
     if (more < 0) return
     const depth = from === null ? 0 : from.depth + 1
@@ -115,8 +115,8 @@ export function searched(
   return { kind: 'never' }
 }
 
-function runOf(node: Node): Move[] {
-  const back: Move[] = []
+function runOf(node: Node): MachineMove[] {
+  const back: MachineMove[] = []
   for (let at: Node | null = node; at?.move; at = at.from) back.push(at.move)
   return back.reverse()
 }

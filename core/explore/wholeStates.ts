@@ -1,4 +1,4 @@
-import { LEFT, type Machine, type Move, type State } from './machine'
+import { LEFT, type Machine, type MachineMove, type State } from './machine'
 
 /** More states than this are not numbered: one bit each is kept, and 2^31 bits are 256 MB. */
 const STATES_MAX = 2 ** 31
@@ -8,7 +8,7 @@ export interface Whole {
   /** How many states it can be in. */
   readonly states: number
   /** The fewest moves to each thing that was wanted; null for what cannot come about. */
-  readonly runs: readonly (readonly Move[] | null)[]
+  readonly runs: readonly (readonly MachineMove[] | null)[]
 }
 
 /**
@@ -35,7 +35,7 @@ export function exploreWhole(
   // Who led to each state and by which move: kept only where a run may be asked for.
   const from = wanted.length > 0 ? new Growing() : null
   const by = wanted.length > 0 ? new Growing() : null
-  const runs: (readonly Move[] | null)[] = wanted.map(() => null)
+  const runs: (readonly MachineMove[] | null)[] = wanted.map(() => null)
   let open = wanted.length
   const meet = (state: number, before: number, move: number) => {
     const [word, bit] = [state >>> 5, 1 << (state & 31)]
@@ -46,8 +46,8 @@ export function exploreWhole(
     by?.push(move)
   }
   const place = (state: number) => Math.floor(state / size)
-  const path = (n: number): Move[] => {
-    const back: Move[] = []
+  const path = (n: number): MachineMove[] => {
+    const back: MachineMove[] = []
     for (let at = n; at > 0; at = from!.at(at))
       back.push(machine.moves[place(queue.at(from!.at(at)))]![by!.at(at)]!)
     return back.reverse()
@@ -90,7 +90,11 @@ interface Numbered {
   } | null
 }
 
-function numbered({ effects, jump }: Move, sizes: readonly number[], weights: readonly number[]): Numbered {
+function numbered(
+  { effects, jump }: MachineMove,
+  sizes: readonly number[],
+  weights: readonly number[],
+): Numbered {
   const strides = (reads: readonly number[]) => {
     const all = new Int32Array(reads.length)
     for (let n = reads.length - 1, stride = 1; n >= 0; n--) {

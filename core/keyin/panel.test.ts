@@ -7,7 +7,7 @@ import { capacityOf, emptyAt, placeName } from './keyPlaces'
 import { sameContent, type Content } from './content'
 import { alteredContent, makeBoard, makeRow, type MadeBoard } from './testing/makeBoards'
 import { panelShows, pressPanel, startPanel, type Panel } from './panel'
-import { openStrokes, routeOf, type Job, type Route, type RouteStep } from './visits'
+import { openStrokes, routeOf, type Job, type VisitRoute, type RouteStep } from './visits'
 import { pressesIn, type Stroke } from './setting'
 import { linePresses, stepsOfLine } from './sheet'
 import { choicesOf, NOWHERE, type Box, type Choices } from './ways'
@@ -97,7 +97,7 @@ describe.each(MANNERS)('a sheet played on the front panel in the manner "%s"', (
           )
           .map(({ place, content }) => [place, content] as const)
         const route = routeOf(box, jobs, others, panel.chosen)
-        const all: Route = routeOf(box, jobsOf({ box, places }), [])
+        const all: VisitRoute = routeOf(box, jobsOf({ box, places }), [])
         expect(route.presses).toBeLessThanOrEqual(all.presses + 60 + box.shape.controller.bankCount)
         // Left after some lines; what is held then is what the rest is planned from.
         const done = int(route.steps.length + 1)

@@ -1,5 +1,5 @@
 import { assertNever } from '#core/base'
-import { LAYERS, type Move } from '#core/rig'
+import { LAYERS, type PanelMove } from '#core/rig'
 import { KEPT_LISTS, emptyAt, placeName, type Place } from './keyPlaces'
 import type { Content } from './content'
 import { NO_ENTRY, turned, type Entry } from './entering'
@@ -159,7 +159,7 @@ const closed = (panel: Panel, open: Open | null): Panel => ({
 })
 
 /** What is copied is looked for from where one is, or from the first. */
-function copyStart(moves: readonly Move[], place: Place): Choices {
+function copyStart(moves: readonly PanelMove[], place: Place): Choices {
   const chosen = { ...choicesOf(place) }
   for (const move of moves) if (move.do === 'choose' && move.from === 'start') chosen[move.what] = 0
   return chosen
@@ -223,7 +223,7 @@ function onWay(box: Box, panel: Panel, way: Extract<Doing, { kind: 'way' }>, pre
 }
 
 /** Banks turned while playing stay turned. */
-const hereOf = (moves: readonly Move[], chosen: Choices, to: 'switch' | 'kept'): Partial<Choices> =>
+const hereOf = (moves: readonly PanelMove[], chosen: Choices, to: 'switch' | 'kept'): Partial<Choices> =>
   to !== 'switch'
     ? {}
     : Object.fromEntries(
@@ -235,12 +235,12 @@ const hereOf = (moves: readonly Move[], chosen: Choices, to: 'switch' | 'kept'):
       )
 
 /** Something that is stepped on or pointed at to open it cannot be left out. */
-const isForced = ({ what, set }: Extract<Move, { do: 'choose' }>): boolean =>
+const isForced = ({ what, set }: Extract<PanelMove, { do: 'choose' }>): boolean =>
   opens(what) && (set.how === 'itself' || set.how === 'pick')
 
 function tried(
   box: Box,
-  move: Move,
+  move: PanelMove,
   { chosen, entry }: { readonly chosen: Choices; readonly entry: Entry },
   press: Press,
 ): { chosen: Choices; entry: Entry; isDone: boolean } | null {

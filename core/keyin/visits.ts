@@ -36,7 +36,7 @@ export interface RouteStep {
   readonly presses: number
 }
 
-export interface Route {
+export interface VisitRoute {
   readonly steps: readonly RouteStep[]
   /** With those that send everything at the end. */
   readonly presses: number
@@ -62,7 +62,7 @@ export function routeOf(
   jobs: readonly Job[],
   others: readonly (readonly [Place, Content])[],
   start: Choices = NOWHERE,
-): Route {
+): VisitRoute {
   const kept = jobs.filter(({ place }) => place.kind === 'kept')
   const switches = jobs.filter(({ place }) => place.kind === 'switch').sort(byPlace)
   const first = kept.map((job) => keptStep(box, job))
@@ -100,7 +100,7 @@ function isTooLarge(jobs: readonly Job[], others: readonly (readonly [Place, Con
 }
 
 /** By bank, each from what is there or as a copy of the one before it: not shown to be the fewest presses. */
-function inTurn(box: Box, first: readonly RouteStep[], jobs: readonly Job[], start: Choices): Route {
+function inTurn(box: Box, first: readonly RouteStep[], jobs: readonly Job[], start: Choices): VisitRoute {
   const { keying } = box.shape
   const { save } = keying
   let here = start

@@ -1,10 +1,10 @@
-import { LAYERS, type Move } from '#core/rig'
+import { LAYERS, type PanelMove } from '#core/rig'
 import { KEPT_LISTS, keptCount, type KeptList, type Place } from './keyPlaces'
 import type { RowShape } from './rows'
 import { settingPresses, settingStrokes, type Domain, type Stroke } from './setting'
 
 /** What can be chosen on the way to something. */
-type Chosen = Extract<Move, { do: 'choose' }>['what']
+type Chosen = Extract<PanelMove, { do: 'choose' }>['what']
 
 /** What was chosen last, each counted from 0. */
 export type Choices = { readonly [What in Chosen]: number }
@@ -52,7 +52,7 @@ export const switchKey = ({ jack, number }: { readonly jack: string; readonly nu
 /** What is pressed from one choice to the next; of choices made `here` what was chosen last counts. */
 export function wayStrokes(
   box: Box,
-  moves: readonly Move[],
+  moves: readonly PanelMove[],
   here: Choices,
   to: Choices,
   isWithin = false,
@@ -66,7 +66,7 @@ export function wayStrokes(
 
 function choosing(
   box: Box,
-  { what, set }: Extract<Move, { do: 'choose' }>,
+  { what, set }: Extract<PanelMove, { do: 'choose' }>,
   from: number,
   to: Choices,
 ): readonly Stroke[] {
@@ -83,7 +83,7 @@ export const opens = (what: Chosen): boolean => what === 'place' || what === 'co
 /** How many presses a choice takes; the list matters to a count only. */
 export function choicePresses(
   box: Box,
-  { what, set }: Extract<Move, { do: 'choose' }>,
+  { what, set }: Extract<PanelMove, { do: 'choose' }>,
   from: number,
   to: number,
   list = 0,
@@ -95,7 +95,7 @@ export function choicePresses(
 }
 
 /** Presses of a way that hang on what was chosen before: the choices that are made from `here`. */
-export function herePresses(box: Box, moves: readonly Move[], here: Choices, to: Choices): number {
+export function herePresses(box: Box, moves: readonly PanelMove[], here: Choices, to: Choices): number {
   let presses = 0
   for (const move of moves)
     if (move.do === 'choose' && move.from === 'here')
@@ -104,7 +104,7 @@ export function herePresses(box: Box, moves: readonly Move[], here: Choices, to:
 }
 
 /** Presses of a way that are the same wherever one comes from. */
-export function fixedPresses(box: Box, moves: readonly Move[], to: Choices): number {
+export function fixedPresses(box: Box, moves: readonly PanelMove[], to: Choices): number {
   let presses = 0
   for (const move of moves)
     if (move.do === 'press') presses++

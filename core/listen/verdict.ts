@@ -9,7 +9,7 @@ export interface Take {
 }
 
 /** What was heard of a gesture, held against what it should send. */
-export type Verdict =
+export type HeardVerdict =
   | { readonly kind: 'right' }
   | { readonly kind: 'wrong'; readonly faults: readonly HeardFault[] }
   /** What it should send hangs on what was sent before, and this is none of what it sends from power-on. */
@@ -21,11 +21,11 @@ export type Verdict =
 export interface Judged {
   readonly gesture: Gesture
   readonly take: Take | null
-  readonly verdict: Verdict | null
+  readonly verdict: HeardVerdict | null
 }
 
 /** What one gesture sent, against the plan; of other switches nothing is asked. */
-function verdictOf(rig: Rig, { gesture, sent }: Take): Verdict {
+function verdictOf(rig: Rig, { gesture, sent }: Take): HeardVerdict {
   const { sends, also, isSure, hangsOnFoot } = expectedOf(rig, gesture)
   const faults = faultsOf(sends, sent)
   if (faults.length === 0) return sends.length === 0 ? { kind: 'unheard' } : { kind: 'right' }

@@ -1,9 +1,9 @@
 import type { Rig, SoundId } from '#core/rig'
-import { restPoint, nearestTo, playerOf, type Route, showController } from '#core/show'
+import { restPoint, nearestTo, playerOf, type FootRoute, showController } from '#core/show'
 import type { Known } from '#core/switching'
 
 /** What a step was, held against the sound that was called. */
-export type Verdict =
+export type StepVerdict =
   | 'found'
   /** It plays nothing else and less is left to step on: a bank turned the right way, a layer. */
   | 'onTheWay'
@@ -14,7 +14,7 @@ export function wayFromHere(
   rig: Rig,
   { bankId, layer, next }: Pick<Known, 'bankId' | 'layer' | 'next'>,
   soundId: SoundId,
-): Route | null {
+): FootRoute | null {
   const controller = showController(rig)
   if (!controller || bankId === null) return null
   const from = { bankId, layer, point: restPoint(controller, playerOf(rig)) }
@@ -29,7 +29,7 @@ export const pressesLeft = (
 ): number | null => wayFromHere(rig, known, soundId)?.presses ?? null
 
 /** What a controller knew before a step and knows after it, all waits over. */
-export function judgeStep(rig: Rig, before: Known, after: Known, called: SoundId): Verdict {
+export function judgeStep(rig: Rig, before: Known, after: Known, called: SoundId): StepVerdict {
   if (after.sound === called) return 'found'
   const [was, is] = [before, after].map((known) => pressesLeft(rig, known, called) ?? Infinity) as [
     number,

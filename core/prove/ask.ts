@@ -2,7 +2,7 @@ import {
   coneOf,
   placeless,
   type Machine,
-  type Move as MachineMove,
+  type MachineMove,
   type State,
   project,
   type Projection,

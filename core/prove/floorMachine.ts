@@ -1,4 +1,4 @@
-import { LEFT, type Effect, type Machine, type Move as MachineMove, type Table } from '#core/explore'
+import { LEFT, type Effect, type Machine, type MachineMove, type Table } from '#core/explore'
 import { perRow, perTables, FLOOR_TABLES, type Rig, type Footswitch } from '#core/rig'
 import {
   type FloorState,
@@ -12,7 +12,7 @@ import {
   type SwitchPlan,
 } from '#core/simulate'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
-import { makeMove, movesAt, restingStart, type Move } from './moves'
+import { makeMove, movesAt, restingStart, type CalmMove } from './moves'
 import {
   floorOf,
   goesBack,
@@ -52,7 +52,7 @@ export interface FloorMachine {
 
 /** What a move of the machine is to a foot. */
 export interface Label {
-  readonly move: Move
+  readonly move: CalmMove
   /** Null for turning banks. */
   readonly footswitch: Footswitch | null
 }

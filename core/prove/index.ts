@@ -2,7 +2,7 @@
 export { curesOf } from './cures'
 export { fixesOf } from './fixes'
 export { lampsToProve, type LampLie } from './lampLies'
-export { makeMoves, restingStart, stepsOfMoves, switchOfMove, type Move } from './moves'
+export { makeMoves, restingStart, stepsOfMoves, switchOfMove, type CalmMove } from './moves'
 export {
   claimParts,
   contactPart,

@@ -16,7 +16,7 @@ import { PlainFloor, TICK } from '../simulate/testing/plainFloor'
 import { startFloor } from '../simulate/step'
 import { lampRigs } from './testing/makeLampRigs'
 import { lampsToProve, lampVerdict, type LampVerdict } from './lampLies'
-import { atRest, makeMove, movesAt, restingStart, stepsOfMoves, type Move } from './moves'
+import { atRest, makeMove, movesAt, restingStart, stepsOfMoves, type CalmMove } from './moves'
 
 /** Runs of so many moves are all made. */
 const DEPTH = 4
@@ -119,7 +119,7 @@ function compared(rig: Rig): LampVerdict[] {
 }
 
 /** A run played on the tests' own floor, foot by foot: what it has at the end. */
-function playedPlainly(rig: Rig, moves: readonly Move[]): PlainFloor {
+function playedPlainly(rig: Rig, moves: readonly CalmMove[]): PlainFloor {
   const { separateOutputs } = Object.values(rig.controllers)[0]!
   const plain = new PlainFloor(rig, (deviceId) =>
     separateOutputs ? (deviceId === 'c' ? 'out2' : 'out') : '',

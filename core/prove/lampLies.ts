@@ -31,14 +31,14 @@ import {
 } from '#core/switching'
 import { fewest, floorAt, fullBudget, isNever, isPlainlyAlways, type PartNeed, type ValueAt } from './ask'
 import { floorMachine, type Label } from './floorMachine'
-import { makeMoves, restingStart, type Move } from './moves'
+import { makeMoves, restingStart, type CalmMove } from './moves'
 import { printOf } from './prints'
 import { claimParts, knownWith, type Part, type PartValue, beliefsAt } from './parts'
 
 /** A lamp that can say the contrary of what is, with the fewest calm moves after which it does. */
 export interface LampLie {
   readonly switchId: SwitchId
-  readonly moves: readonly Move[]
+  readonly moves: readonly CalmMove[]
   /** What it says then, and the first thing that speaks against it. */
   readonly isLit: boolean
   readonly claim: Claim
@@ -275,7 +275,12 @@ const soundsOf = (rig: Rig, footswitch: Footswitch): ReadonlySet<string> =>
   new Set(actionLists(footswitch).flatMap(({ actions }) => soundsIn(rig, actions)))
 
 /** The run on the whole floor: what was left out of the search has no say, and this shows that it has none. */
-function played(rig: Rig, footswitch: Footswitch, moves: readonly Move[], isFewest: boolean): LampVerdict {
+function played(
+  rig: Rig,
+  footswitch: Footswitch,
+  moves: readonly CalmMove[],
+  isFewest: boolean,
+): LampVerdict {
   const start = restingStart(rig)
   const state = makeMoves(rig, start, moves).at(-1)?.state ?? start
   const truth = lampTruth(rig, footswitch, state)

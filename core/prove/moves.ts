@@ -17,7 +17,7 @@ import { joined, type FloorState, type StepResult, advance, settle, startFloor, 
  * One calm thing a foot does: it waits until all that came of the one before is done. `down` leaves the foot where it
  * is, long enough for a long press; `up` takes it off again.
  */
-export type Move =
+export type CalmMove =
   | {
       readonly kind: 'press' | 'double' | 'down' | 'up'
       readonly jack: string
@@ -67,12 +67,12 @@ function bankBeside(rig: Rig, bankId: string | null, by: 1 | -1) {
 export function movesAt(
   rig: Rig,
   state: FloorState,
-): { readonly move: Move; readonly footswitch: Footswitch | null }[] {
+): { readonly move: CalmMove; readonly footswitch: Footswitch | null }[] {
   const { bankId, layer } = state.known
   const controller = own(rig.controllers, own(rig.banks, bankId ?? '')?.controllerId ?? '')
   if (bankId === null || !controller) return []
   const held = heldFoot(state)
-  const all: { move: Move; footswitch: Footswitch | null }[] = []
+  const all: { move: CalmMove; footswitch: Footswitch | null }[] = []
   const heldSwitch = own(rig.switches, held ?? '')
   if (heldSwitch) {
     const { jack, number } = heldSwitch
@@ -106,7 +106,12 @@ export const restingStart = perTables(
 )
 
 /** A move made and all that comes of it; nothing where the foot finds nothing. `footswitch` is the one it is made on. */
-export function makeMove(rig: Rig, state: FloorState, move: Move, footswitch: Footswitch | null): StepResult {
+export function makeMove(
+  rig: Rig,
+  state: FloorState,
+  move: CalmMove,
+  footswitch: Footswitch | null,
+): StepResult {
   if (move.kind === 'bank') {
     const bank = bankBeside(rig, state.known.bankId, move.by)
     const at = state.at
@@ -128,7 +133,7 @@ export function makeMove(rig: Rig, state: FloorState, move: Move, footswitch: Fo
 }
 
 /** The switch a move is made on, as the floor is; null where there is none, or it is turning banks. */
-export function switchOfMove(rig: Rig, state: FloorState, move: Move): Footswitch | null {
+export function switchOfMove(rig: Rig, state: FloorState, move: CalmMove): Footswitch | null {
   if (move.kind === 'bank') return null
   if (move.kind === 'up') return own(rig.switches, heldFoot(state) ?? '') ?? null
   const { bankId, layer } = state.known
@@ -136,7 +141,7 @@ export function switchOfMove(rig: Rig, state: FloorState, move: Move): Footswitc
 }
 
 /** Moves one after the other from a floor at rest, with what each came to. */
-export function makeMoves(rig: Rig, start: FloorState, moves: readonly Move[]): StepResult[] {
+export function makeMoves(rig: Rig, start: FloorState, moves: readonly CalmMove[]): StepResult[] {
   const results: StepResult[] = []
   for (const move of moves) {
     const now = results.at(-1)?.state ?? start
@@ -155,7 +160,7 @@ const PAUSE = 700_000
 export function stepsOfMoves(
   rig: Rig,
   start: FloorState,
-  moves: readonly Move[],
+  moves: readonly CalmMove[],
   last: number | null = null,
 ): { readonly steps: RunStep[]; readonly length: number } {
   const steps: RunStep[] = []

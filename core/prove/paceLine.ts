@@ -1,10 +1,10 @@
-import { LEFT, type Move as MachineMove, project, wayTo } from '#core/explore'
+import { LEFT, type MachineMove, project, wayTo } from '#core/explore'
 import { own } from '#core/base'
 import { type Rig, type Device, type Footswitch, type SwitchId, deafFor, isLostWhileLoading } from '#core/rig'
 import { type StepResult, step, settle } from '#core/simulate'
 import { dependenceOf } from './dependence'
 import type { FloorMachine } from './floorMachine'
-import { makeMoves, restingStart, type Move } from './moves'
+import { makeMoves, restingStart, type CalmMove } from './moves'
 import { floorOf, type Part, type PartValue } from './parts'
 import { SHORTEST_MS, type ProofVerdict, type Proved } from './proved'
 
@@ -59,7 +59,7 @@ export function* paceLine(rig: Rig, floor: FloorMachine): Generator<Proved> {
 }
 
 /** Its own list is too fast. */
-const ownLoss = ({ footswitch, loses }: Blast, way: readonly Move[]): ProofVerdict => ({
+const ownLoss = ({ footswitch, loses }: Blast, way: readonly CalmMove[]): ProofVerdict => ({
   kind: 'fails',
   fault: {
     kind: 'deaf',
@@ -78,7 +78,7 @@ function lossBehind(
   losing: readonly Device[],
   first: Blast,
   second: Blast,
-  way: () => readonly Move[],
+  way: () => readonly CalmMove[],
 ): ProofVerdict {
   const [worst] = losing
     .flatMap(({ id }) => {
@@ -89,7 +89,7 @@ function lossBehind(
     })
     .sort((a, b) => b.safe - a.safe)
   if (!worst) return { kind: 'holds' }
-  const moves: Move[] = [...way(), pressOf(first.footswitch), pressOf(second.footswitch)]
+  const moves: CalmMove[] = [...way(), pressOf(first.footswitch), pressOf(second.footswitch)]
   if (!isLost(rig, moves, [first.footswitch, second.footswitch], worst.id))
     return { kind: 'notProven', why: 'notPlayed' }
   const fault = {
@@ -102,7 +102,7 @@ function lossBehind(
   return { kind: 'fails', fault, moves, after: SHORTEST_MS * 1000 }
 }
 
-const pressOf = ({ jack, number }: Footswitch): Move => ({ kind: 'press', jack, number })
+const pressOf = ({ jack, number }: Footswitch): CalmMove => ({ kind: 'press', jack, number })
 
 /**
  * What one press does where nothing was under way, all its positions together. One that goes by what was sent before is
@@ -163,7 +163,12 @@ function quick(rig: Rig, from: StepResult['state'], switches: readonly Footswitc
   return { wire: [...wire, ...rest.wire], state: rest.state }
 }
 
-function isLost(rig: Rig, moves: readonly Move[], last: readonly Footswitch[], deviceId: string): boolean {
+function isLost(
+  rig: Rig,
+  moves: readonly CalmMove[],
+  last: readonly Footswitch[],
+  deviceId: string,
+): boolean {
   const before = makeMoves(rig, restingStart(rig), moves.slice(0, -2)).at(-1)?.state ?? restingStart(rig)
   const { wire } = quick(rig, before, last, SHORTEST_MS * 1000)
   return wire.some(({ lostBy }) => lostBy.some((id) => id === deviceId))

@@ -1,6 +1,6 @@
 import type { NeverId, RunId, Layer, SwitchId, SoundId } from '#core/rig'
 import type { Claim } from '#core/switching'
-import type { Move } from './moves'
+import type { CalmMove } from './moves'
 import type { Part, PartValue } from './parts'
 
 /** What is proven, a line each, the worst to fail first. */
@@ -26,7 +26,7 @@ export type ProofVerdict =
   | {
       readonly kind: 'fails'
       readonly fault: ProofFault
-      readonly moves: readonly Move[]
+      readonly moves: readonly CalmMove[]
       readonly after: number | null
     }
   /** `atLeast`: it takes no fewer moves, if it happens at all. */

@@ -1,9 +1,9 @@
-import { LEFT, type Move as MachineMove } from '#core/explore'
+import { LEFT, type MachineMove } from '#core/explore'
 import { type Rig, playedParts, showOn, type SoundId } from '#core/rig'
 import { type FloorState, truth } from '#core/simulate'
 import { believed, holds, type Claim } from '#core/switching'
 import type { FloorMachine } from './floorMachine'
-import { makeMove, movesAt, restingStart, type Move } from './moves'
+import { makeMove, movesAt, restingStart, type CalmMove } from './moves'
 import { placeOf } from './parts'
 import type { Proved, ProofVerdict } from './proved'
 import { claimsOfSound } from './soundsLine'
@@ -27,7 +27,7 @@ export function* showLine(
   const show = showOn(rig)
   if (!show) return
   let state = restingStart(rig)
-  const made: Move[] = []
+  const made: CalmMove[] = []
   for (const { part, soundId } of playedParts(rig, show)) {
     if (soundId === null) continue
     const about = { table: 'parts', id: part.id } as const
@@ -58,7 +58,7 @@ export function* showLine(
 }
 
 interface Way {
-  readonly moves: readonly Move[]
+  readonly moves: readonly CalmMove[]
   readonly state: FloorState
 }
 
@@ -66,7 +66,7 @@ interface Way {
 function wayToSound(rig: Rig, floor: FloorMachine, from: FloorState, soundId: SoundId): Way | null {
   const recalls = recallsAt(floor, soundId)
   const far = distancesTo(floor, recalls)
-  const moves: Move[] = []
+  const moves: CalmMove[] = []
   let state = from
   while (moves.length < MOVES_MAX) {
     const place = floor.places.indexOf(placeOf(rig, state))
@@ -120,7 +120,7 @@ function stepsThatMiss(
   straight: Way,
   soundId: SoundId,
 ): {
-  readonly moves: readonly Move[]
+  readonly moves: readonly CalmMove[]
   readonly claim: Claim
   readonly is: number | boolean | undefined
 } | null {

@@ -1,4 +1,4 @@
-import { LEFT, rowOf, type Effect, type Move as MachineMove } from '#core/explore'
+import { LEFT, rowOf, type Effect, type MachineMove } from '#core/explore'
 import {
   heldContacts,
   inOrder,

@@ -1,13 +1,4 @@
-import {
-  LEFT,
-  made,
-  type Effect,
-  type Move as MachineMove,
-  type State,
-  walked,
-  wayTo,
-  project,
-} from '#core/explore'
+import { LEFT, made, type Effect, type MachineMove, type State, walked, wayTo, project } from '#core/explore'
 import { own } from '#core/base'
 import {
   type Rig,

@@ -209,7 +209,7 @@ export {
   ROW_KINDS,
   type Field,
   type Keying,
-  type Move,
+  type PanelMove,
   type RowKind,
   type Setter,
 } from './table/keying'

@@ -5,7 +5,7 @@ import {
   type DeviceArchetype,
   powerSupply,
 } from '#core/archetype'
-import { freeSpot, tidy } from '#core/arrange'
+import { freeSpot, tidy } from '#core/map'
 import {
   applyEdit,
   boxes,

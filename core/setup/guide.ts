@@ -34,7 +34,7 @@ export type Question =
 export type Answer = 'yes' | 'no' | 'unknown'
 
 /** Why the device does nothing, as far as can be told. */
-export type Verdict =
+export type GuideVerdict =
   /** The rig's own plan is wrong. */
   | { readonly kind: 'finding'; readonly finding: Finding }
   | { readonly kind: 'notAsked' }
@@ -85,7 +85,7 @@ export interface Guide {
   }[]
   /** What to ask next; null when there is a verdict. */
   readonly ask: Question | null
-  readonly verdict: Verdict | null
+  readonly verdict: GuideVerdict | null
 }
 
 const QUESTIONS: readonly Question[] = [
@@ -221,7 +221,7 @@ function verdictOfRig(
   device: Device,
   way: Arrival | null,
   { attempt }: GuideFacts,
-): Verdict | null {
+): GuideVerdict | null {
   if (Object.keys(rig.controllers).length === 0) return { kind: 'noController' }
   const [finding] = silencing(rig, found, device, way)
   if (finding?.severity === 'error') return { kind: 'finding', finding }

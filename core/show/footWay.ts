@@ -14,7 +14,7 @@ import { distanceMm, stepMs, type Point } from './foot'
 import { footMoves, pressesUntil, whereKey, type FootMove, type Where } from './footMoves'
 
 /** A foot's way from where it is to a switch that plays something. */
-export interface Route {
+export interface FootRoute {
   /** Quiet ones, and the one that plays last. */
   readonly moves: readonly FootMove[]
   /** Times the foot comes down in all, and for the last one: its positions may have to be gone through. */
@@ -96,7 +96,7 @@ export function routeTo(
   soundId: SoundId,
   songId: SongId | null = null,
   next: { readonly [switchId: string]: number } = {},
-): Route | null {
+): FootRoute | null {
   const targets = footMoves(rig, controller.id).playing.get(soundId) ?? []
   const ranked: FootMove[][] = [[], [], []]
   for (const move of targets) {
@@ -117,11 +117,11 @@ export const nearestTo = (
   from: Stand,
   soundId: SoundId,
   next: { readonly [switchId: string]: number },
-): Route | null =>
+): FootRoute | null =>
   shortest(rig, controller, from, footMoves(rig, controller.id).playing.get(soundId) ?? [], next)
 
 /** The way to the switch that goes to the next part which takes least time; null where there is none. */
-export function routeOnward(rig: Rig, controller: Controller, from: Stand): Route | null {
+export function routeOnward(rig: Rig, controller: Controller, from: Stand): FootRoute | null {
   return shortest(rig, controller, from, footMoves(rig, controller.id).onward, {})
 }
 
@@ -131,7 +131,7 @@ function shortest(
   from: Stand,
   targets: readonly FootMove[],
   next: { readonly [switchId: string]: number },
-): Route | null {
+): FootRoute | null {
   const player = playerOf(rig)
   const byWhere = new Map<string, FootMove[]>()
   for (const move of targets) {

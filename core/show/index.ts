@@ -1,7 +1,7 @@
 /** What `show` hands out: nothing outside passes this door (tests do). */
 export { hitsTwo, isInReach, pointOf, restPoint, type Point } from './foot'
 export { footMoves, whereKey, type FootMove } from './footMoves'
-export { nearestTo, playerOf, routeTo, type Route, type Stand } from './footWay'
+export { nearestTo, playerOf, routeTo, type FootRoute, type Stand } from './footWay'
 export { readShow, type ShowFault } from './readShow'
 export {
   boardQuestion,

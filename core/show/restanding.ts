@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { improve, settled, type Places, type Placing } from '#core/layout'
+import { improve, settled, type Places, type Placing } from '#core/placing'
 import {
   applyEdit,
   change,

@@ -17,7 +17,7 @@ import {
 import { between, type Between, sendingOf } from '#core/sound'
 import { restPoint } from './foot'
 import { footMoves } from './footMoves'
-import { playerOf, routeOnward, routeTo, type Route, type Stand } from './footWay'
+import { playerOf, routeOnward, routeTo, type FootRoute, type Stand } from './footWay'
 
 /** Why a part cannot be played as it stands. */
 export type Unplayed =
@@ -47,7 +47,7 @@ export type InTime =
 export interface PartWay {
   readonly played: PlayedPart
   readonly why: Unplayed | null
-  readonly route: Route | null
+  readonly route: FootRoute | null
   /** From the foot setting out until every device is ready, in ms; null where it cannot be come to. */
   readonly readyMs: number | null
   /** The rest there is before it, in ms; null where that is not known. */
@@ -114,7 +114,7 @@ export const wayTo = (
   from: Stand,
   { soundId, song }: PlayedPart,
   next: { readonly [switchId: string]: number },
-): Route | null =>
+): FootRoute | null =>
   stepsOn === 'nextPart'
     ? routeOnward(rig, controller, from)
     : soundId === null

@@ -14,7 +14,15 @@ import {
   type Footswitch,
   type Lamp,
 } from '#core/rig'
-import { restPoint, playerOf, type Route, type Stand, showController, wayTo, type FootMove } from '#core/show'
+import {
+  restPoint,
+  playerOf,
+  type FootRoute,
+  type Stand,
+  showController,
+  wayTo,
+  type FootMove,
+} from '#core/show'
 import { switchName } from '#core/sound'
 import type { StageNow } from './stageNow'
 
@@ -99,7 +107,7 @@ export function stageView(rig: Rig, now: StageNow): StageView | null {
   }
 }
 
-function wayFrom(rig: Rig, controller: Controller, now: StageNow, next: PlayedPart): Route | null {
+function wayFrom(rig: Rig, controller: Controller, now: StageNow, next: PlayedPart): FootRoute | null {
   const show = showOn(rig)
   if (!show || showController(rig)?.id !== controller.id) return null
   const bankId = now.bankId ?? byIndex(rig.banks).find((one) => one.controllerId === controller.id)?.id

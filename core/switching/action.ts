@@ -52,7 +52,7 @@ import { wait } from './action/wait'
 import type { Claim } from './claim'
 import { NOTHING_KNOWN, type Known } from './known'
 import { stepRows } from './panelRows'
-import type { Phrase, Reading } from './phrase/phrase'
+import type { Phrase, PhraseReading } from './phrase/phrase'
 import type { ActionStep } from './step'
 
 const DOES: { readonly [Kind in ActionKind]: ActionDoes<ActionOf<Kind>> } = {
@@ -244,24 +244,24 @@ export const startingActions = (rig: Rig): readonly Action[] =>
  * All that a phrase can mean, the likeliest first. What is said to be held is only what ends as the foot comes off, or
  * what has "hold" in its name.
  */
-export const readingsOf = (rig: Rig, phrase: Phrase): Reading[] =>
+export const readingsOf = (rig: Rig, phrase: Phrase): PhraseReading[] =>
   [
     ...meaningsOf(rig, phrase).filter((one) => !phrase.isHold || isHeld(one)),
     ...(phrase.isHold ? meaningsOf(rig, { ...phrase, words: phrase.all, isHold: false }) : []),
   ].sort((a, b) => b.sureness - a.sureness)
 
 /** What a phrase would mean did it not say "hold", where nothing of it can be held; null where something can. */
-export function heldInVain(rig: Rig, phrase: Phrase): Reading | null {
+export function heldInVain(rig: Rig, phrase: Phrase): PhraseReading | null {
   if (!phrase.isHold || readingsOf(rig, phrase).length > 0) return null
   const [first] = meaningsOf(rig, { ...phrase, isHold: false }).sort((a, b) => b.sureness - a.sureness)
   return first ?? null
 }
 
 /** Whether it ends as the foot comes off. */
-export const isHeld = ({ release, isHeld: byItself = false }: Reading): boolean =>
+export const isHeld = ({ release, isHeld: byItself = false }: PhraseReading): boolean =>
   release !== undefined || byItself
 
-const meaningsOf = (rig: Rig, phrase: Phrase): Reading[] =>
+const meaningsOf = (rig: Rig, phrase: Phrase): PhraseReading[] =>
   phrase.words.length === 0
     ? []
     : Object.values(DOES).flatMap((does) => (does as ActionDoes<Action>).reads?.(rig, phrase) ?? [])

@@ -59,7 +59,7 @@ export { lampNow, type LampNow } from './lamp'
 export { planLooper, plannedLoop, type LoopPlanRefusal } from './looperPlan'
 export { pairOutcome, type ControllerMode, type PairOutcome } from './modePair'
 export { BPM_FROM, messageRow } from './panelRows'
-export type { Reading as PhraseReading } from './phrase/phrase'
+export type { PhraseReading } from './phrase/phrase'
 export {
   addReading,
   cannotHold,

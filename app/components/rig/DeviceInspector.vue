@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp, Copy } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { duplicateDevice } from '#core/archetype'
-import { freeSpot } from '#core/arrange'
+import { freeSpot } from '#core/map'
 import type { Finding } from '#core/check'
 import {
   channelHolders,

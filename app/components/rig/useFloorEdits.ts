@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { addController, addDevice, type ControllerArchetype, type DeviceArchetype } from '#core/archetype'
-import { freeSpot } from '#core/arrange'
+import { freeSpot } from '#core/map'
 import {
   boxName,
   editRow,

@@ -21,7 +21,7 @@ import {
   type Port,
   type Role,
 } from '#core/rig'
-import { freeSpot } from '#core/arrange'
+import { freeSpot } from '#core/map'
 import { own } from '#core/base'
 import { addDevice, type DeviceArchetype, thruBox, trsHub, usbHostBox } from '#core/archetype'
 

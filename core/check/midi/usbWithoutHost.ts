@@ -1,5 +1,5 @@
 import { addDevice, usbHostBox } from '#core/archetype'
-import { freeSpot } from '#core/arrange'
+import { freeSpot } from '#core/map'
 import {
   applyEdit,
   change,

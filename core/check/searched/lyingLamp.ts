@@ -9,13 +9,13 @@ import {
   restingStart,
   stepsOfMoves,
   switchOfMove,
-  type Move,
+  type CalmMove,
 } from '#core/prove'
 import type { FindingOf } from '../finding'
 
 /** One move of a run, with what is under the foot then. */
 export interface MoveTold {
-  readonly kind: Move['kind']
+  readonly kind: CalmMove['kind']
   /** The number of the switch on the controller, or on the jack it is plugged into; null for turning banks. */
   readonly number: number | null
   readonly jack: string
@@ -49,7 +49,7 @@ export interface RunTold {
 }
 
 /** `after`: so many µs the last move follows the one before it; null where each waits for what came of the one before. */
-export const runTold = (rig: Rig, moves: readonly Move[], after: number | null = null): RunTold => ({
+export const runTold = (rig: Rig, moves: readonly CalmMove[], after: number | null = null): RunTold => ({
   moves: told(rig, moves),
   ...stepsOfMoves(rig, restingStart(rig), moves, after),
 })
@@ -88,7 +88,7 @@ export function switchNameOf(rig: Rig, footswitch: Footswitch): string {
   return (controller && switchName(rig, footswitch, controller)) || `switch ${footswitch.number}`
 }
 
-function told(rig: Rig, moves: readonly Move[]): MoveTold[] {
+function told(rig: Rig, moves: readonly CalmMove[]): MoveTold[] {
   const start = restingStart(rig)
   const results = makeMoves(rig, start, moves)
   return moves.map((move, n): MoveTold => {

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check'
-import { LEFT, type Effect, type Machine, type Move, type Table } from '../machine'
+import { LEFT, type Effect, type Machine, type MachineMove, type Table } from '../machine'
 
 /** Generated machines, small enough that every state can be gone through. */
 
@@ -15,7 +15,7 @@ const tableOf = (all: readonly number[], reads: readonly number[], limit: number
 const readsOf = (all: readonly number[]) =>
   fc.uniqueArray(fc.integer({ min: 0, max: all.length - 1 }), { maxLength: 2 })
 
-const moveOf = (all: readonly number[], places: number): fc.Arbitrary<Move> =>
+const moveOf = (all: readonly number[], places: number): fc.Arbitrary<MachineMove> =>
   fc
     .record({
       effects: fc

@@ -3,7 +3,7 @@ import { seeds } from '#testing/runs'
 import { seeded } from '../../base/seeded'
 import { calibrated } from './calibrated'
 import { GUIDE_MS, guidedFoot, type FootPart } from './guidedFoot'
-import { readSweeps, type CalibrationWhy, type Reading } from './readSweeps'
+import { readSweeps, type CalibrationWhy, type SweepReading } from './readSweeps'
 import { SIMULATED_PEDALS, simulatedPedal, type SimulatedKind } from './simulatedPedal'
 
 /** What each kind of pedal should be called (common practice: trade rules on calibration). */
@@ -32,10 +32,10 @@ function someFoot(seed: number): { parts: FootPart[]; wobble: (at: number) => nu
   return { parts, wobble: (at) => by * Math.sin(at / slow) }
 }
 
-function ridden(kind: SimulatedKind, seed: number): Reading[] {
+function ridden(kind: SimulatedKind, seed: number): SweepReading[] {
   const pedal = simulatedPedal(kind, seed)
   const { parts, wobble } = someFoot(seed * 7 + 1)
-  const readings: Reading[] = []
+  const readings: SweepReading[] = []
   const random = seeded(seed * 13 + 5)
   // A jack is read every 4 to 9 ms, as controllers do.
   for (let at = 0; at < parts.at(-1)!.to; at += 4 + Math.floor(random() * 6)) {
@@ -97,7 +97,7 @@ describe('calibrations', () => {
       const all = ridden('good', seed)
       // As they come over MIDI: what has not changed is not sent, and no more than a value in so many ms.
       const sparse = (everyMs: number) => {
-        let last: Reading | null = null
+        let last: SweepReading | null = null
         return all.filter((one) => {
           if (last && (one.value === last.value || one.at - last.at < everyMs)) return false
           last = one
@@ -111,7 +111,7 @@ describe('calibrations', () => {
   })
 
   it('know the ends, the noise and what of the bar is never reached', () => {
-    const readings: Reading[] = []
+    const readings: SweepReading[] = []
     for (let at = 0; at < GUIDE_MS; at += 5)
       readings.push({ at, value: 3 + Math.round(guidedFoot(at) * 121) })
     expect(readSweeps(readings)).toMatchObject({ heel: 3, toe: 124, noise: 0, from: 5, to: 122, passes: 4 })

@@ -2,7 +2,7 @@ import type { Calibration } from '#core/rig'
 import { STEPS } from '../sweep'
 
 /** What a jack read at a moment, in ms and in steps of 127; it reads the same until the next. */
-export interface Reading {
+export interface SweepReading {
   readonly at: number
   readonly value: number
 }
@@ -61,7 +61,7 @@ const QUICKEST = 300
  * What sweeps of the whole travel say of a pedal: the foot began at the heel, went to the toe and back twice, and rested
  * at each end. `wasShort`: it stopped short the time before. Never throws; too little to tell is to be done again.
  */
-export function readSweeps(readings: readonly Reading[], wasShort = false): CalibrationRead {
+export function readSweeps(readings: readonly SweepReading[], wasShort = false): CalibrationRead {
   const values = everyTick(readings)
   const smooth = values.map((_, n) => median(values.slice(Math.max(0, n - 3), n + 4)))
   const [low, high] = [Math.min(...smooth), Math.max(...smooth)]
@@ -110,7 +110,7 @@ export function readSweeps(readings: readonly Reading[], wasShort = false): Cali
 const SELDOM = 14
 
 /** How soon one reading follows another where they follow soonest: in one of ten of their changes, in ms. */
-function quickestGap(readings: readonly Reading[]): number {
+function quickestGap(readings: readonly SweepReading[]): number {
   const gaps: number[] = []
   let last = readings[0]
   for (const one of readings)
@@ -121,7 +121,7 @@ function quickestGap(readings: readonly Reading[]): number {
   return gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 10)] ?? 0
 }
 
-function everyTick(readings: readonly Reading[]): number[] {
+function everyTick(readings: readonly SweepReading[]): number[] {
   const [first, last] = [readings[0], readings.at(-1)]
   if (!first || !last) return [0]
   const values: number[] = []

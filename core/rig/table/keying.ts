@@ -132,7 +132,7 @@ const moveSchema = z.discriminatedUnion('do', [
 ])
 
 /** A move on the way to something: a press, or a choice. */
-export type Move = Readonly<z.infer<typeof moveSchema>>
+export type PanelMove = Readonly<z.infer<typeof moveSchema>>
 
 const movesSchema = z.array(moveSchema).check(z.minLength(1), z.maxLength(12))
 

@@ -13,7 +13,7 @@ import type {
 import type { Claim } from '../claim'
 import type { Known } from '../known'
 import type { ActionStep } from '../step'
-import type { Phrase, Reading } from '../phrase/phrase'
+import type { Phrase, PhraseReading } from '../phrase/phrase'
 
 /** A preset of a device, counted from 0 over its whole range. */
 export interface Recalled {
@@ -140,5 +140,5 @@ export interface ActionDoes<One> {
   /** The same `n` steps on in a series; null beyond its end. Without, and where the series does not touch it, it stays. */
   readonly further?: (rig: Rig, action: One, along: Along) => One | null
   /** What a typed phrase can mean as an action of this kind. */
-  readonly reads?: (rig: Rig, phrase: Phrase) => readonly Reading[]
+  readonly reads?: (rig: Rig, phrase: Phrase) => readonly PhraseReading[]
 }

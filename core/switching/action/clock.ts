@@ -1,5 +1,5 @@
 import type { ActionOf } from '#core/rig'
-import { without, type Reading } from '../phrase/phrase'
+import { without, type PhraseReading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
 
@@ -20,7 +20,7 @@ export const clock: ActionDoes<ActionOf<'clock'>> = {
   reads: (_, { words, isHold }) => {
     const said = without(words, 'clock')
     if (!said) return []
-    const of = (does: ActionOf<'clock'>['does']): Reading => ({
+    const of = (does: ActionOf<'clock'>['does']): PhraseReading => ({
       action: { kind: 'clock', does },
       sureness: 5,
     })

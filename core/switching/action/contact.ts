@@ -2,7 +2,7 @@ import { own } from '#core/base'
 import { contactsOf, type ActionOf } from '#core/rig'
 import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
-import { onOrOff, onlyNumber, take, without, type Reading } from '../phrase/phrase'
+import { onOrOff, onlyNumber, take, without, type PhraseReading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import { contactOn } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
@@ -61,8 +61,8 @@ export const contact: ActionDoes<ActionOf<'contact'>> = {
       : [['contact', ['close', 'open', 'change'].indexOf(does), n]]
   },
   reads: (rig, { words, isHold }) =>
-    devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] =>
-      contactsOf(rig, device).flatMap((one): Reading[] => {
+    devicesMeant(rig, words).flatMap(({ device, left, fit }): PhraseReading[] =>
+      contactsOf(rig, device).flatMap((one): PhraseReading[] => {
         if (one.output === null || fit === 0) return []
         const named = take(left, one.name)
         const base = {

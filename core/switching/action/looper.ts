@@ -2,7 +2,7 @@ import { own } from '#core/base'
 import { type ActionOf, LOOPER_FUNCTIONS, highestValue } from '#core/rig'
 import { controlSends } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
-import { take, type Reading } from '../phrase/phrase'
+import { take, type PhraseReading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -20,7 +20,7 @@ export const looper: ActionDoes<ActionOf<'looper'>> = {
     return controlSends(rig, controlId, 'value' in reading ? reading.value : highestValue(control.address))
   },
   reads: (rig, { words }) =>
-    controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
+    controlsMeant(rig, words).flatMap(({ control, left, fit }): PhraseReading[] => {
       const place = `${control.section} ${own(rig.devices, control.deviceId)?.name ?? ''}`
       if (!/loop/i.test(`${place} ${control.name}`) || left.length > 0) return []
       const does = LOOPER_FUNCTIONS.find((one) => take(control.name.toLowerCase().split(/\s+/), one).fit > 0)

@@ -3,7 +3,7 @@ import { encodeMessage, hexOf, readBytes, controlChange, programChange, type Mid
 import { receivers, sendChannel, type Rig, type ActionOf, type Device } from '#core/rig'
 import { devicesMeant } from '../phrase/controls'
 import { numberSaid } from '../phrase/numberSaid'
-import type { Reading } from '../phrase/phrase'
+import type { PhraseReading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstReceiver } from '../starting'
 
@@ -30,7 +30,7 @@ export const raw: ActionDoes<ActionOf<'raw'>> = {
       ? movedBytes(action, series, n)
       : action,
   reads: (rig, { words }) =>
-    devicesMeant(rig, words).flatMap(({ device, left, fit }): Reading[] => {
+    devicesMeant(rig, words).flatMap(({ device, left, fit }): PhraseReading[] => {
       if (device.kind !== 'receiver') return []
       const numbered = numberMeant(rig, device, left)
       const hex = numbered ?? bytesMeant(rig, device, left)

@@ -10,7 +10,7 @@ import {
   type ActionOf,
 } from '#core/rig'
 import { devicesMeant } from '../phrase/controls'
-import { take, without, type Reading } from '../phrase/phrase'
+import { take, without, type PhraseReading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import type { ActionDoes } from './actionDoes'
 
@@ -51,9 +51,9 @@ export const recallPreset: ActionDoes<ActionOf<'recallPreset'>> = {
     return preset ? [{ kind: 'preset', deviceId: preset.deviceId, index: preset.index }] : []
   },
   reads: (rig, { words }) =>
-    devicesMeant(rig, without(words, 'preset') ?? words).flatMap(({ device, left, fit }): Reading[] => [
+    devicesMeant(rig, without(words, 'preset') ?? words).flatMap(({ device, left, fit }): PhraseReading[] => [
       ...unnamed(rig, device, left, fit),
-      ...Object.values(rig.presets).flatMap((preset): Reading[] => {
+      ...Object.values(rig.presets).flatMap((preset): PhraseReading[] => {
         if (preset.deviceId !== device.id) return []
         const name = take(left, preset.name)
         const isShown = name.left.length === 1 && saysIndex(device.numbering, name.left[0]!, preset.index)
@@ -69,7 +69,7 @@ export const recallPreset: ActionDoes<ActionOf<'recallPreset'>> = {
 }
 
 /** "echo b7", where nothing is known of B7 yet. */
-function unnamed(rig: Rig, device: Device, left: readonly string[], fit: number): Reading[] {
+function unnamed(rig: Rig, device: Device, left: readonly string[], fit: number): PhraseReading[] {
   const read = left.length === 1 && fit > 0 ? parseDisplay(device.numbering, left[0]!) : null
   if (device.kind !== 'receiver' || !read?.ok || findPreset(rig, device.id, read.value)) return []
   return [

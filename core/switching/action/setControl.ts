@@ -4,7 +4,7 @@ import { isOn, valueClaims } from '../claim'
 import { controlSet } from '../controlSends'
 import { furtherValue } from '../furtherValue'
 import { controlsMeant, valueMeant, type Meant } from '../phrase/controls'
-import { onOrOff, type Reading } from '../phrase/phrase'
+import { onOrOff, type PhraseReading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
 
@@ -24,7 +24,7 @@ export const setControl: ActionDoes<ActionOf<'setControl'>> = {
   values: ({ value }) => [value],
   withValues: (action, other) => ({ ...action, value: other(action.value) }),
   reads: (rig, { words, isHold }) =>
-    controlsMeant(rig, words).flatMap((meant): Reading[] => {
+    controlsMeant(rig, words).flatMap((meant): PhraseReading[] => {
       const { control, fit, byNumber } = meant
       const value = switchedTo(meant, words, isHold) ?? valueMeant(meant, meant.left)
       if (value === null) return []

@@ -3,7 +3,7 @@ import { own } from '#core/base'
 import { readTaps, TAPS_KEPT } from '#core/tempo'
 import { controlSends } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
-import { without, type Reading } from '../phrase/phrase'
+import { without, type PhraseReading } from '../phrase/phrase'
 import { stepRows } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 
@@ -34,9 +34,9 @@ export const tap: ActionDoes<ActionOf<'tap'>> = {
   reads: (rig, { words }) => {
     const said = without(words, 'tap', 'tempo')
     if (!said) return []
-    const alone: Reading[] =
+    const alone: PhraseReading[] =
       said.length === 0 ? [{ action: { kind: 'tap', controlId: null }, sureness: 12 }] : []
-    const named = controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] =>
+    const named = controlsMeant(rig, words).flatMap(({ control, left, fit }): PhraseReading[] =>
       left.length === 0 && tapMeaning(rig, control) === 'tempo' && control.reading.kind !== 'range'
         ? [{ action: { kind: 'tap', controlId: control.id }, sureness: fit + 5 }]
         : [],

@@ -4,7 +4,7 @@ import { tapsOut } from '#core/tempo'
 import { controlSends } from '../controlSends'
 import { contactKey } from '../known'
 import { devicesMeant } from '../phrase/controls'
-import { without, type Reading } from '../phrase/phrase'
+import { without, type PhraseReading } from '../phrase/phrase'
 import type { ActionStep } from '../step'
 import { tempoNow } from '../tempoNow'
 import { contactOn } from '../panelRows'
@@ -53,7 +53,7 @@ export const tapOut: ActionDoes<ActionOf<'tapOut'>> = {
   reads: (rig, { words }) => {
     const said = without(without(words, 'tap', 'taps') ?? [], 'out')
     if (!said) return []
-    return devicesMeant(rig, said).flatMap(({ device, left, fit }): Reading[] =>
+    return devicesMeant(rig, said).flatMap(({ device, left, fit }): PhraseReading[] =>
       device.tapIn !== null && left.length === 0
         ? [{ action: { kind: 'tapOut', deviceId: device.id }, sureness: fit + 6 }]
         : [],

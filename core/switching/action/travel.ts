@@ -1,7 +1,7 @@
 import { own } from '#core/base'
 import { byIndex, type Rig, type ActionOf, type BankId } from '#core/rig'
 import type { Known } from '../known'
-import { onlyNumber, take, without, type Reading } from '../phrase/phrase'
+import { onlyNumber, take, without, type PhraseReading } from '../phrase/phrase'
 import type { ActionDoes } from './actionDoes'
 
 export const travel: ActionDoes<ActionOf<'travel'>> = {
@@ -26,7 +26,7 @@ export const travel: ActionDoes<ActionOf<'travel'>> = {
   },
   leads: ({ to }) => (to === 'back' ? 'back' : 'bank'),
   reads: (rig, { words, controllerId }) => {
-    const of = (to: ActionOf<'travel'>['to'], bankId: BankId | null = null, sureness = 5): Reading => ({
+    const of = (to: ActionOf<'travel'>['to'], bankId: BankId | null = null, sureness = 5): PhraseReading => ({
       action: { kind: 'travel', to, bankId },
       sureness,
     })

@@ -3,7 +3,7 @@ import { type ActionOf, highestValue } from '#core/rig'
 import { holdsValue } from '../claim'
 import { controlSet } from '../controlSends'
 import { controlsMeant } from '../phrase/controls'
-import { onOrOff, type Reading } from '../phrase/phrase'
+import { onOrOff, type PhraseReading } from '../phrase/phrase'
 import { shortControl } from '../panelRows'
 import type { ActionDoes } from './actionDoes'
 import { firstControl } from '../starting'
@@ -30,7 +30,7 @@ export const tuner: ActionDoes<ActionOf<'tuner'>> = {
     return to && [['alternate', ...to, 127, 0]]
   },
   reads: (rig, { words, isHold }) =>
-    controlsMeant(rig, words).flatMap(({ control, left, fit }): Reading[] => {
+    controlsMeant(rig, words).flatMap(({ control, left, fit }): PhraseReading[] => {
       if (!/tuner|tuning/i.test(`${control.section} ${control.name}`) || control.reading.kind !== 'switch')
         return []
       const said = onOrOff(words)

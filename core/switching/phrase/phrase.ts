@@ -12,7 +12,7 @@ export interface Phrase {
 }
 
 /** One thing a phrase can mean. */
-export interface Reading {
+export interface PhraseReading {
   readonly action: Action
   /** The preset that the action recalls has no row yet: it is to be made, with the action's id. */
   readonly makes?: { readonly deviceId: DeviceId; readonly index: number }

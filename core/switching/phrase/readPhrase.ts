@@ -22,13 +22,13 @@ import {
 import { heldInVain, isHeld, readingsOf } from '../action'
 import type { Doing } from '../action/actionDoes'
 import { listSteps, messagesAmong } from '../compile'
-import { phraseOf, type Reading } from './phrase'
+import { phraseOf, type PhraseReading } from './phrase'
 
 /** So many are offered. */
 const OFFERED = 12
 
 /** What a typed phrase can mean in a list, the likeliest first: whole, in any order, in half words. */
-export function readPhrase(rig: Rig, typed: string, doing: Doing): Reading[] {
+export function readPhrase(rig: Rig, typed: string, doing: Doing): PhraseReading[] {
   const seen = new Set<string>()
   return readingsOf(rig, phraseOf(typed, doing.controller?.id ?? null))
     .filter(({ action, makes }) => {
@@ -42,7 +42,7 @@ export function readPhrase(rig: Rig, typed: string, doing: Doing): Reading[] {
  * What Enter takes of what a phrase can mean: the likeliest. Null where there is none, and where only a number was said
  * that several devices can be sent.
  */
-export function likeliest(readings: readonly Reading[]): Reading | null {
+export function likeliest(readings: readonly PhraseReading[]): PhraseReading | null {
   const [first, ...others] = readings
   if (!first) return null
   const isOpen = first.byNumber && others.some((one) => one.byNumber && one.sureness === first.sureness)
@@ -50,11 +50,11 @@ export function likeliest(readings: readonly Reading[]): Reading | null {
 }
 
 /** What a phrase that says "hold" would do without it, where nothing of it can be held; null otherwise. */
-export const cannotHold = (rig: Rig, typed: string, doing: Doing): Reading | null =>
+export const cannotHold = (rig: Rig, typed: string, doing: Doing): PhraseReading | null =>
   heldInVain(rig, phraseOf(typed, doing.controller?.id ?? null))
 
 /** What a phrase in parts can mean, "drive / clean": one press after the other. Null where a part means nothing. */
-export function readTurns(rig: Rig, typed: string, doing: Doing): readonly Reading[] | null {
+export function readTurns(rig: Rig, typed: string, doing: Doing): readonly PhraseReading[] | null {
   const parts = typed.split(/\s*\/\s*/)
   const readings = parts.flatMap((part) => likeliest(readPhrase(rig, part, doing)) ?? [])
   // What is held goes back as the foot comes off, in no turn.
@@ -68,7 +68,7 @@ export function readTurns(rig: Rig, typed: string, doing: Doing): readonly Readi
 
 /** What a reading does, and the preset that is made for it; null where its rows are all there. */
 export function withPreset(
-  { action, makes }: Reading,
+  { action, makes }: PhraseReading,
   id: PresetId | (() => PresetId),
 ): { readonly action: Action; readonly preset: Preset | null } {
   if (!makes) return { action, preset: null }
@@ -83,7 +83,7 @@ const POSITIONS_MAX = 16
 export function setTurns(
   rig: Rig,
   slot: SwitchSlot,
-  readings: readonly Reading[],
+  readings: readonly PhraseReading[],
   newPresetId: () => PresetId,
 ): Edit {
   const presets = new Map<string, Preset>()
@@ -104,7 +104,11 @@ export function setTurns(
 }
 
 /** What a reading would send. */
-export function readingSends(rig: Rig, { action, makes }: Reading, doing: Doing): readonly MidiMessage[] {
+export function readingSends(
+  rig: Rig,
+  { action, makes }: PhraseReading,
+  doing: Doing,
+): readonly MidiMessage[] {
   if (!makes) return messagesAmong(listSteps(rig, [action], doing)).map(({ message }) => message)
   const device = own(rig.devices, makes.deviceId)
   const channel = device ? sendChannel(rig, device) : null
@@ -112,7 +116,12 @@ export function readingSends(rig: Rig, { action, makes }: Reading, doing: Doing)
 }
 
 /** Adds a reading behind what a list does; what undoes it goes to the foot's coming off. A preset is made where it must be. */
-export function addReading(rig: Rig, place: ListPlace, reading: Reading, newPresetId: PresetId): Edit | null {
+export function addReading(
+  rig: Rig,
+  place: ListPlace,
+  reading: PhraseReading,
+  newPresetId: PresetId,
+): Edit | null {
   const { release } = reading
   const { action, preset } = withPreset(reading, newPresetId)
   const first: Change[] = preset ? [change('presets', preset.id, null, preset)] : []

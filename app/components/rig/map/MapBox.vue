@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
-import { BOX } from '#core/arrange'
+import { BOX } from '#core/map'
 import type { Finding } from '#core/check'
 import type { Box, Port, Spot } from '#core/rig'
 import FindingMark from '~/components/common/FindingMark.vue'

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Route } from '#core/arrange'
+import type { CableRoute } from '#core/map'
 import type { Finding } from '#core/check'
 import type { Link } from '#core/rig'
 import { cableLabel, roundedPath, toneOf } from '~/charts/rigMap'
 
 const { link, route, isChosen, found } = defineProps<{
   link: Link
-  route: Route
+  route: CableRoute
   isChosen: boolean
   found: readonly Finding[]
 }>()

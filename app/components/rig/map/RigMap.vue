@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onKeyStroke, useElementSize } from '@vueuse/core'
 import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
-import { BOX, linesOf, routeLines, spots, type Line, type Route } from '#core/arrange'
+import { BOX, linesOf, routeLines, spots, type Line, type CableRoute } from '#core/map'
 import type { Finding } from '#core/check'
 import { boxes, links, type Box, type Cable, type Rig, type Spot } from '#core/rig'
 import { frameFor, layerOf, type Layer } from '~/charts/rigMap'
@@ -45,7 +45,7 @@ const shownLines = computed(() => {
   return linesOf(rig, (id) => ids.has(id))
 })
 /** Led anew only when boxes or cables are others than before: most edits are about neither. */
-const atRest = computed<readonly Route[]>((before) => {
+const atRest = computed<readonly CableRoute[]>((before) => {
   const key = JSON.stringify([[...spots(rig)], shownLines.value])
   if (before && key === laidKey) return before
   laidKey = key

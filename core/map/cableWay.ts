@@ -4,7 +4,7 @@ import { BOX } from './grid'
 type Side = 'left' | 'right' | 'top' | 'bottom'
 
 /** The way of one cable: corners from jack to jack, every stretch level or upright. */
-export interface Route {
+export interface CableRoute {
   readonly cableId: string
   readonly points: readonly Spot[]
   /** Where a label stands clear: on a long stretch, away from other cables. */
@@ -262,8 +262,8 @@ function spreadEnds(
 export function routeLines(
   places: ReadonlyMap<string, Spot>,
   lines: readonly Line[],
-  around: readonly Route[] = [],
-): Route[] {
+  around: readonly CableRoute[] = [],
+): CableRoute[] {
   const ends = spreadEnds(
     places,
     lines,

@@ -5,7 +5,7 @@ import { applyEdit } from '../rig/applyEdit'
 import { invertEdit, type Edit } from '../rig/edit'
 import { emptyRig, type Rig } from '../rig/rig'
 import { BOX } from './grid'
-import { linesOf, routeLines, type Route } from './cableWay'
+import { linesOf, routeLines, type CableRoute } from './cableWay'
 import { freeSpot, spots } from './spots'
 import { arrange, tidy } from './tidy'
 
@@ -36,7 +36,7 @@ const overlapping = (rig: Rig) => {
 }
 
 /** How far a route runs inside a box that is not one of its own. */
-function throughBoxes(rig: Rig, { cableId, points }: Route): number {
+function throughBoxes(rig: Rig, { cableId, points }: CableRoute): number {
   const { from, to } = rig.cables[cableId]!
   let inside = 0
   points.slice(1).forEach((b, n) => {

@@ -1,5 +1,0 @@
-/** What `arrange` hands out: nothing outside passes this door (tests do). */
-export { linesOf, routeLines, type Line, type Route } from './cableWay'
-export { BOX } from './grid'
-export { freeSpot, spots } from './spots'
-export { tidy } from './tidy'
