@@ -275,7 +275,7 @@ const FAULTS = [
     "if (ONLY_ENDS.test(cell)) return sure({ kind: 'switch', isStrict: false })",
     CELLS,
   ],
-  ['Below 64 includes 64', 'core/chart/valuesCell.ts', '`0-${Number(n) - 1}`', '`0-${n}`', CELLS],
+  ['Below 64 includes 64', 'core/chart/namedCell.ts', '`0-${Number(n) - 1}`', '`0-${n}`', CELLS],
 ]
 
 /** `npm run planted -- hex` plants those whose title has the word. */

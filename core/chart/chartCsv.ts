@@ -1,7 +1,7 @@
 import { controlsOf } from './takeChart'
 import { type Rig, highestValue } from '#core/rig'
 import { addressCell } from './readChart'
-import { valuesText } from './valuesCell'
+import { valuesText } from './ownCell'
 
 /** The columns of a chart as CSV; docs/formats.md describes them. Its heads are read by the same reader as any pasted chart. */
 export const CHART_HEADS = ['CC', 'Name', 'Section', 'Values', 'Unit', 'Note'] as const

@@ -1,5 +1,5 @@
 import type { ControlAddress, Reading } from '#core/rig'
-import type { ValuesDoubt } from './valuesCell'
+import type { ValuesDoubt } from './valuesRead'
 
 /** What a line of a chart says, before it is a row of the rig. */
 export interface DraftControl {

@@ -1,17 +1,32 @@
-import { LEFT, type Effect, type Machine, type MachineMove, type Table } from '#core/explore'
-import { perRow, perTables, FLOOR_TABLES, type Rig, type Footswitch } from '#core/rig'
+import type { Effect, Machine, MachineMove } from '#core/explore'
+import { perTables, FLOOR_TABLES, type Rig, type Footswitch } from '#core/rig'
 import {
   type FloorState,
   type StepResult,
   isTimeless,
   stepCalmly,
   isSeenPlainly,
-  PLAN_KEYS,
   switchPlan,
   type Op,
   type SwitchPlan,
 } from '#core/simulate'
 import { dependenceOf, losesAnything, type Dependence } from './dependence'
+import { tableOf } from './tables'
+import {
+  AS_IT_WAS,
+  Domains,
+  isOpen,
+  keptRows,
+  keyOf,
+  missingRows,
+  rowsTogether,
+  sameReads,
+  targetOf,
+  valueKey,
+  widen,
+  type Outcome,
+  type Target,
+} from './targets'
 import { makeMove, movesAt, restingStart, type CalmMove } from './moves'
 import {
   floorOf,
@@ -57,9 +72,6 @@ export interface Label {
   readonly footswitch: Footswitch | null
 }
 
-/** A table longer than this is not made. */
-const ROWS_MAX = 4_000
-
 /** What a part is put to while something is done that does not go by it: what is still so afterwards was left alone. */
 const MARKERS: { readonly [kind: string]: PartValue } = { B: 127 * 128 + 127, d: LEFT_DONE }
 const markerOf = (part: Part): PartValue => MARKERS[part[0]!] ?? leftValue(part)
@@ -74,51 +86,6 @@ interface Command {
   readonly goes: Target | null
   /** It can be looked at without time: `calmly.ts`. */
   readonly isTimeless: boolean
-}
-
-interface Target {
-  /** Null for where it leads. */
-  readonly part: Part | null
-  reads: readonly Part[]
-  /** What it goes by as well where a message for it is lost, since then it counts when that comes; null where none is. */
-  wide: readonly Part[] | null
-  /** By the values it goes by: what it is then, or {@link AS_IT_WAS}. */
-  readonly known: Map<string, Outcome>
-  /** The same by the values themselves, as far as it was looked at before an edit; null where an edit to other switches counts. */
-  readonly kept: Map<string, Outcome> | null
-  /** How many values each of what it goes by had when all rows were known. */
-  sizes: string
-}
-
-const AS_IT_WAS = Symbol('as it was')
-type Outcome = PartValue | typeof AS_IT_WAS
-
-/** What switches make of parts, by what is done where to which part and what that goes by: an edit to others leaves it as it is. */
-const keptRows = perRow([...PLAN_KEYS, 'banks'], (): Map<string, Map<string, Outcome>> => new Map())
-
-const valueKey = (values: readonly PartValue[]): string =>
-  values.map((value) => `${typeof value} ${value}`).join('\n')
-
-class Domains {
-  readonly #all = new Map<Part, { readonly values: PartValue[]; readonly index: Map<PartValue, number> }>()
-
-  of(part: Part) {
-    let domain = this.#all.get(part)
-    if (!domain) this.#all.set(part, (domain = { values: [], index: new Map() }))
-    return domain
-  }
-
-  put(part: Part, value: PartValue): boolean {
-    const { values, index } = this.of(part)
-    if (index.has(value)) return false
-    index.set(value, values.length)
-    values.push(value)
-    return true
-  }
-
-  parts(): Part[] {
-    return [...this.#all.keys()].sort()
-  }
 }
 
 /**
@@ -287,88 +254,6 @@ export const floorMachine = perTables(FLOOR_TABLES, (rig: Rig): FloorMachine => 
   return assembled(rig, { start, startPlace, places, placeIndex, here, commands, domains, beyond, isPartial })
 })
 
-/** Targets that go by the same. */
-function sameReads(targets: readonly Target[]): Target[][] {
-  const groups = new Map<string, Target[]>()
-  for (const target of targets) {
-    const key = target.reads.join(' ')
-    const group = groups.get(key)
-    if (group) group.push(target)
-    else groups.set(key, [target])
-  }
-  return [...groups.values()]
-}
-
-function widen(target: Target): void {
-  target.reads = target.wide!
-  target.wide = null
-  target.known.clear()
-  target.sizes = ''
-}
-
-const targetOf = (
-  part: Part | null,
-  reads: Iterable<Part>,
-  wide: Iterable<Part> | null,
-  kept: Target['kept'],
-): Target => ({
-  part,
-  reads: [...reads].sort(),
-  wide: wide && [...wide].sort(),
-  known: new Map(),
-  kept,
-  sizes: '',
-})
-
-const keyOf = (row: readonly number[]): string => row.join()
-
-/** Whether it has rows that are not known; those of what hangs on too much never are. */
-function isOpen(target: Target, domains: Domains, beyond: Set<Part>): boolean {
-  const { part, reads } = target
-  if (part !== null && beyond.has(part)) return false
-  const sizes = reads.map((read) => domains.of(read).values.length)
-  const text = `${sizes.join()};`
-  if (text === target.sizes) return false
-  target.sizes = text
-  if (sizes.reduce((product, size) => product * size, 1) <= ROWS_MAX) return true
-  if (part !== null) beyond.add(part)
-  return false
-}
-
-/** Rows of several tables at a time, as long as they do not contradict each other. */
-function* rowsTogether(
-  open: readonly { readonly reads: readonly Part[]; readonly rows: PartValue[][] }[],
-): Generator<ReadonlyMap<Part, PartValue>> {
-  while (open.some(({ rows }) => rows.length > 0)) {
-    const given = new Map<Part, PartValue>()
-    for (const { reads, rows } of open) {
-      const at = rows.findIndex((row) =>
-        reads.every((read, n) => !given.has(read) || given.get(read) === row[n]),
-      )
-      if (at >= 0) rows.splice(at, 1)[0]!.forEach((value, n) => given.set(reads[n]!, value))
-    }
-    yield given
-  }
-}
-
-/** The rows of a table that are not known yet, as the values of what it goes by. */
-function missingRows({ reads, known }: Target, domains: Domains): PartValue[][] {
-  const all: PartValue[][] = []
-  const row: number[] = []
-  const go = (n: number) => {
-    if (n === reads.length) {
-      if (!known.has(keyOf(row))) all.push(row.map((value, i) => domains.of(reads[i]!).values[value]))
-      return
-    }
-    for (let value = 0; value < domains.of(reads[n]!).values.length; value++) {
-      row[n] = value
-      go(n + 1)
-    }
-  }
-  go(0)
-  return all
-}
-
 /** What of a timeless command has a say in some of its targets. */
 function planFor(rig: Rig, { label }: Command, only: readonly Target[]): SwitchPlan['positions'] {
   const parts = new Set(only.flatMap(({ part, reads }) => [part!, ...reads]))
@@ -465,75 +350,4 @@ function assembled(
     blurred,
     isPartial,
   }
-}
-
-/** A table by what it truly hangs on; null where it leaves all as it was. */
-function tableOf(
-  { part, reads, known }: Target,
-  domains: Domains,
-  indexOf: ReadonlyMap<Part, number>,
-  number: (value: unknown) => number,
-): Table | null {
-  const sizes = reads.map((read) => domains.of(read).values.length)
-  const rows = sizes.reduce((product, size) => product * size, 1)
-  const table = new Int32Array(rows)
-  const row = reads.map(() => 0)
-  const own = part === null ? -1 : reads.indexOf(part)
-  for (let n = 0; n < rows; n++) {
-    let rest = n
-    for (let i = reads.length - 1; i >= 0; i--) {
-      row[i] = rest % sizes[i]!
-      rest = Math.floor(rest / sizes[i]!)
-    }
-    const value = known.get(keyOf(row))
-    table[n] = value === AS_IT_WAS ? (own >= 0 ? row[own]! : LEFT) : number(value)
-  }
-  return slimmed(
-    reads.map((read) => indexOf.get(read)!),
-    sizes,
-    table,
-    own,
-  )
-}
-
-/** Without what makes no difference. What goes by itself only to stay as it is, need not go by itself. */
-function slimmed(
-  reads: readonly number[],
-  sizes: readonly number[],
-  table: Int32Array,
-  own: number,
-): Table | null {
-  if (own >= 0) {
-    const alone = grouped(table, sizes, own).map((group) =>
-      group.every((value, n) => value === n)
-        ? LEFT
-        : group.every((value) => value === group[0])
-          ? group[0]!
-          : null,
-    )
-    if (alone.every((value) => value !== null))
-      return slimmed(reads.toSpliced(own, 1), sizes.toSpliced(own, 1), Int32Array.from(alone), -1)
-  }
-  for (let i = 0; i < reads.length; i++) {
-    if (i === own) continue
-    const groups = grouped(table, sizes, i)
-    if (groups.every((group) => group.every((value) => value === group[0])))
-      return slimmed(
-        reads.toSpliced(i, 1),
-        sizes.toSpliced(i, 1),
-        Int32Array.from(groups, (group) => group[0]!),
-        own > i ? own - 1 : own,
-      )
-  }
-  return table.every((value) => value === LEFT) ? null : { reads, table }
-}
-
-/** The rows of a table that differ in one of the components only, for each way the others can be. */
-function grouped(table: Int32Array, sizes: readonly number[], one: number): number[][] {
-  const stride = sizes.slice(one + 1).reduce((product, size) => product * size, 1)
-  const size = sizes[one]!
-  return Array.from({ length: table.length / size }, (_, n) => {
-    const first = Math.floor(n / stride) * stride * size + (n % stride)
-    return Array.from({ length: size }, (__, value) => table[first + value * stride]!)
-  })
 }
