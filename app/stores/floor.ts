@@ -1,12 +1,8 @@
 import { defineStore } from 'pinia'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { own } from '#core/base'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import type { ChannelMessage } from '#core/midi'
 import {
   byIndex,
-  inOrder,
-  placeKey,
-  switchesHere,
   type Action,
   type BankId,
   type DeviceId,
@@ -30,8 +26,6 @@ import {
   type FloorInput,
   type FloorState,
   type Gesture,
-  PEDAL_AT_FIRST,
-  type PedalNow,
   type StepResult,
   type WireEntry,
 } from '#core/simulate'
@@ -39,10 +33,11 @@ import { switchName } from '#core/sound'
 import type { Known } from '#core/switching'
 import { usePlatform } from '~/platform/platform'
 import { FloorClock } from './floorClock'
-import { lampsNow, type LampSeen } from './lampsNow'
+import { useFoot, type Wanted } from './foot'
 import { useMidiStore } from './midi'
 import { Recorder, stepOf } from './recorder'
 import { useRigStore } from './rig'
+import { underFoot } from './underFoot'
 
 /** One thing done with the foot, and all that came of it so far. */
 export interface Stomp {
@@ -138,31 +133,12 @@ export const useFloorStore = defineStore('floor', () => {
     { immediate: true },
   )
 
-  const bank = computed(() => own(rigs.rig?.banks, state.value?.known.bankId ?? '') ?? null)
-  const layer = computed(() => state.value?.known.layer ?? 'base')
-  /** The controller under the foot: the bank's, or the first while there is no bank. */
-  const controller = computed(() => {
-    if (!rigs.rig) return null
-    return (
-      own(rigs.rig.controllers, bank.value?.controllerId ?? '') ?? inOrder(rigs.rig.controllers)[0] ?? null
-    )
-  })
-  /** What is under the foot now, by place: in this bank and layer, or in every bank. */
-  const places = computed((): ReadonlyMap<string, Footswitch> =>
-    rigs.rig && bank.value ? switchesHere(rigs.rig, bank.value.id, layer.value) : new Map(),
+  const under = underFoot(
+    () => rigs.rig,
+    state,
+    () => trail,
   )
-  /** The controller's own among them, by number. */
-  const switches = computed(
-    () =>
-      new Map([...places.value.values()].filter(({ jack }) => jack === '').map((one) => [one.number, one])),
-  )
-  /** What the lamps under the foot say, held against the devices; by place. */
-  const lamps = computed(() =>
-    rigs.rig && state.value
-      ? lampsNow(rigs.rig, state.value, places.value, trail)
-      : new Map<string, LampSeen>(),
-  )
-  const lies = computed(() => [...lamps.value.values()].filter(({ truth }) => truth.verdict === 'lies'))
+  const { bank, controller, places } = under
 
   /** The floor's time now, in µs. */
   function now(): number {
@@ -281,8 +257,6 @@ export const useFloorStore = defineStore('floor', () => {
     take(result)
   }
 
-  type Wanted = FloorInput extends infer One ? (One extends { at: number } ? Omit<One, 'at'> : never) : never
-
   /** Something the player does: a run being played ends where it is. */
   function act(wanted: Wanted): void {
     if (!rigs.rig || !state.value) return
@@ -297,66 +271,7 @@ export const useFloorStore = defineStore('floor', () => {
     wake()
   }
 
-  /** The foot comes down on a place; nothing happens while one is there already, or where nothing is. */
-  function pressPlace(place: string): void {
-    // A bank that the clock has come to meanwhile has its own switches.
-    pass()
-    const footswitch = places.value.get(place)
-    if (!footswitch || held.value.has(place)) return
-    held.value = new Map([...held.value, [place, footswitch.id]])
-    act({ kind: 'press', switchId: footswitch.id })
-  }
-
-  /** The foot goes off: the switch it came down on hears that, whatever is there by now. */
-  function releasePlace(place: string): void {
-    const switchId = held.value.get(place)
-    if (switchId === undefined) return
-    held.value = new Map([...held.value].filter(([one]) => one !== place))
-    act({ kind: 'release', switchId })
-  }
-
-  const press = (number: number): void => pressPlace(placeKey({ jack: '', number }))
-  const release = (number: number): void => releasePlace(placeKey({ jack: '', number }))
-
-  /** The foot does one thing on a place, by itself: a plain step so often, a long one, or two quick ones. */
-  function stepOnPlace(place: string, how: 'press' | 'long' | 'double', times = 1): void {
-    const downMs = how === 'long' ? (controller.value?.longMs ?? 500) + 60 : 80
-    const feet = how === 'double' ? 2 : times
-    const down = (left: number): void => {
-      pressPlace(place)
-      clock.after(downMs, () => {
-        releasePlace(place)
-        // Positions are gone through one by one; two quick steps are one double one.
-        if (left > 1) clock.after(how === 'double' ? 60 : 400, () => down(left - 1))
-      })
-    }
-    down(feet)
-  }
-
-  /** Where a pedal stands and what it last did. */
-  const pedalAt = (pedalId: PedalId): PedalNow => own(state.value?.pedals, pedalId) ?? PEDAL_AT_FIRST
-
-  /** The foot leads a pedal to a step, 0-127; what is beyond is taken as the end. */
-  function movePedal(pedalId: PedalId, to: number): void {
-    const position = Math.round(Math.min(127, Math.max(0, to)))
-    if (!own(rigs.rig?.pedals, pedalId)) return
-    if (own(state.value?.pedals, pedalId)?.position === position) return
-    act({ kind: 'pedal', pedalId, position })
-  }
-
-  /** Toe switches as they stand: stepped on, or staying down. */
-  let toes: ReadonlyMap<PedalId, boolean> = new Map()
-  const isToeDown = (pedalId: PedalId): boolean => toes.get(pedalId) === true
-
-  /** A foot on a pedal's toe switch: one that stays turns over at every step, one that springs back is down while the foot is. */
-  function stepOnToe(pedalId: PedalId, isDown: boolean): void {
-    const off = own(rigs.rig?.pedals, pedalId)?.off
-    if (off?.kind !== 'switch') return
-    if (off.toe === 'latching' && !isDown) return
-    const stands = off.toe === 'latching' ? pedalAt(pedalId).watch.since === null : isDown
-    toes = new Map([...toes, [pedalId, stands]])
-    act({ kind: 'toe', pedalId, isDown: stands })
-  }
+  const foot = useFoot({ rig: () => rigs.rig, state, places, controller, held, clock, pass, act })
 
   /** Sends messages to one device, as from the controller. */
   const send = (deviceId: DeviceId, messages: readonly ChannelMessage[]): void =>
@@ -402,13 +317,8 @@ export const useFloorStore = defineStore('floor', () => {
   const nameOf = (footswitch: Footswitch): string =>
     rigs.rig && controller.value ? switchName(rigs.rig, footswitch, controller.value) : footswitch.label
 
-  /** Lets go of everything: the window lost the keyboard, or the bank changed under the foot. */
-  function releaseAll(): void {
-    for (const place of held.value.keys()) releasePlace(place)
-  }
-
   function goToBank(bankId: BankId): void {
-    releaseAll()
+    foot.releaseAll()
     act({ kind: 'bank', bankId })
   }
 
@@ -477,13 +387,8 @@ export const useFloorStore = defineStore('floor', () => {
     last,
     gesture,
     held,
-    bank,
-    layer,
-    controller,
-    places,
-    switches,
-    lamps,
-    lies,
+    ...under,
+    ...foot,
     version,
     minute: () => minute,
     now,
@@ -493,15 +398,6 @@ export const useFloorStore = defineStore('floor', () => {
     recorder,
     playing,
     pass,
-    press,
-    release,
-    pressPlace,
-    releasePlace,
-    stepOnPlace,
-    pedalAt,
-    movePedal,
-    isToeDown,
-    stepOnToe,
     send,
     perform,
     clockIn,
@@ -512,7 +408,6 @@ export const useFloorStore = defineStore('floor', () => {
     power,
     powerAll,
     nameOf,
-    releaseAll,
     goToBank,
     goToLayer,
     turnBank,
