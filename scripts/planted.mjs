@@ -144,14 +144,14 @@ const FAULTS = [
   ],
   [
     'Two messages are on one wire at once',
-    'core/simulate/advance.ts',
+    'core/simulate/wires.ts',
     'wire.freeAt = end',
     'wire.freeAt = start',
     TWO,
   ],
   [
     'Running status goes on from one list to the next',
-    'core/simulate/advance.ts',
+    'core/simulate/wires.ts',
     'op.isTerse && wire.list === list && wire.status === status',
     'op.isTerse && wire.status === status',
     TWO,
@@ -179,7 +179,7 @@ const FAULTS = [
   ],
   [
     'What is switched off may not hold what it likes',
-    'core/sound/between.ts',
+    'core/sound/leftover.ts',
     '        !traits.isOff &&\n',
     '',
     BETWEEN,
@@ -193,7 +193,7 @@ const FAULTS = [
   ],
   [
     'The preset a device begins in counts as left over',
-    'core/sound/between.ts',
+    'core/sound/leftover.ts',
     '(rest?.preset ?? powerOn ?? -1)',
     '(rest?.preset ?? -1)',
     BETWEEN,

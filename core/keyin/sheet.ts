@@ -18,7 +18,8 @@ import { sameContent, switchLists, type Content } from './content'
 import { heldIn } from './held'
 import { canHold, rowFields, type Row, type RowShape } from './rows'
 import { pressesIn, type Stroke } from './setting'
-import { openStrokes, routeOf, type Base, type Job, type RouteProof, type RouteStep } from './visits'
+import { openStrokes, routeOf, type RouteProof, type RouteStep } from './visits'
+import type { Base, Job } from './visitWeights'
 import { choicesOf, NOWHERE, type Box, type Choices } from './ways'
 
 /** One place to key in, with what it is made from. */

@@ -125,7 +125,7 @@ export { PLAIN_128, PRESET_COUNT_MAX, reach, type BankSelect, type Numbering } f
 export { deafFor, isLostWhileLoading, loadsFor } from './loading'
 export { CABLING, perRow, perTables, type Key } from './perTables'
 export { formatPath, type Path, type Problem } from './problem'
-export { referencesOf, rowKey, withoutReferences } from './references'
+export { referencesOf, rowKey } from './references'
 export { NO_RIG, editBetween, replay, unplay } from './replay'
 export {
   FLOOR_TABLES,
@@ -286,3 +286,4 @@ export {
 } from './table/switch'
 export { USUAL_TAP_IN, type TapIn } from './table/tapIn'
 export { upgradeEdit } from './upgradeEdit'
+export { withoutReferences } from './withoutRows'

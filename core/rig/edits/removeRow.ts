@@ -1,6 +1,7 @@
+import { withoutReferences } from '../withoutRows'
 import { own } from '#core/base'
 import { change, type Change, type Edit, type EditLabel } from '../edit'
-import { rowKey, withoutReferences } from '../references'
+import { rowKey } from '../references'
 import { TABLE_NAMES, type Rig, type TableName, type Tables } from '../rig'
 
 /**
