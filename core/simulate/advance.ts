@@ -1,19 +1,16 @@
+import { DeviceRun } from './deviceRun'
 import { own } from '#core/base'
-import { loopHeld } from '#core/looper'
-import type { MidiMessage } from '#core/midi'
 import {
   inOrder,
   type Rig,
   type BankId,
   type ControllerId,
-  type Device,
   type DeviceId,
   type AutoOff,
   type Pedal,
   type PedalId,
   type Footswitch,
   type SwitchId,
-  isLostWhileLoading,
 } from '#core/rig'
 import { pedalDevice, watchMove, watchToe, type Watch } from '#core/pedal'
 import {
@@ -29,9 +26,7 @@ import {
   type Timing,
 } from '#core/switching'
 import { clockInterval } from '#core/tempo'
-import { hasBeat, hearContact, hearControlFor, hearRealTime, type Heard } from './beat'
-import { chartOf, type DeviceChart } from './chartIndex'
-import { DEVICE_AT_POWER_ON, hasAnswer, moveContact, receive, switchedOn, type DeviceState } from './device'
+import { chartOf } from './chartIndex'
 import type {
   ContactDone,
   Due,
@@ -46,7 +41,6 @@ import type {
   WireEntry,
 } from './floor'
 import { DueQueue } from './dueQueue'
-import { over } from './over'
 import { Wires } from './wires'
 import { hasCaught, PEDAL_AT_FIRST, type Led, type PedalNow } from './pedalNow'
 import { pedalPlan, roleNow, type TargetPlan } from './pedalPlan'
@@ -64,14 +58,9 @@ export class FloorRun {
   readonly #whole: Rig
   #at: number
   #known: Known
-  readonly #devices: { readonly [deviceId: string]: DeviceState }
-  readonly #deafUntil: { readonly [deviceId: string]: number }
-  /** Devices that something came to, as they are by now; and until when those that load are deaf. */
-  readonly #moved = new Map<string, DeviceState>()
-  readonly #deaf = new Map<string, number>()
+  readonly #devices: DeviceRun
   readonly #wires: Wires
   readonly #due: DueQueue
-  #off: FloorState['off']
   #feet: { readonly [switchId: string]: Foot }
   #latched: { readonly [switchId: string]: boolean }
   #pedals: FloorState['pedals']
@@ -88,11 +77,9 @@ export class FloorRun {
     this.#rig = withoutThoseOff(rig, state.off)
     this.#at = state.at
     this.#known = state.known
-    this.#devices = state.devices
-    this.#deafUntil = state.deafUntil
     this.#wires = new Wires(state.wires)
     this.#due = new DueQueue(state.due, state.count)
-    this.#off = state.off
+    this.#devices = new DeviceRun(state, (hold, at) => this.#due.put({ kind: 'hold', at, ...hold }))
     this.#feet = state.feet
     this.#latched = state.latched
     this.#pedals = state.pedals
@@ -115,12 +102,13 @@ export class FloorRun {
       state: {
         at: this.#at,
         known: this.#known,
-        devices: over(this.#devices, this.#moved),
-        deafUntil: this.#stillDeaf(),
+        devices: this.#devices.now(),
+        // What is over need not be remembered, once nothing is on its way that began before.
+        deafUntil: this.#devices.deafUntil(this.#due.first ? null : this.#at),
         wires: this.#wires.now(),
         due: this.#due.left(),
         feet: this.#feet,
-        off: this.#off,
+        off: this.#devices.off,
         latched: this.#latched,
         pedals: this.#pedals,
         count: this.#due.count,
@@ -212,14 +200,9 @@ export class FloorRun {
   /** A device switched off forgets all but its contacts; switched on it plays what it plays then. */
   power(deviceId: DeviceId, isOn: boolean): void {
     const device = own(this.#whole.devices, deviceId)
-    if (!device || isOn === (own(this.#off, deviceId) === undefined)) return
-    const { [deviceId]: _, ...others } = this.#off
-    this.#off = isOn ? others : { ...others, [deviceId]: true }
-    this.#rig = withoutThoseOff(this.#whole, this.#off)
-    const { contacts } = this.#device(deviceId)
-    const fresh = isOn ? switchedOn(device, chartOf(this.#whole, deviceId)) : DEVICE_AT_POWER_ON
-    this.#moved.set(deviceId, { ...fresh, contacts })
-    this.#deaf.set(deviceId, 0)
+    if (!device || isOn === !this.#devices.isOff(deviceId)) return
+    this.#devices.power(device, isOn, chartOf(this.#whole, deviceId))
+    this.#rig = withoutThoseOff(this.#whole, this.#devices.off)
     this.#powered.push({ at: this.#at, deviceId, isOn })
   }
 
@@ -267,7 +250,8 @@ export class FloorRun {
       for (const op of target.ops(value)) ops.push(op)
       if (target.isKnown) learned[target.controlId] = value
       else if (!target.local) onOwn = { ...onOwn, [target.controlId]: value }
-      if (target.local) this.#setLocal(target.local.deviceId, target.controlId, target.local.takes(value))
+      if (target.local)
+        this.#devices.setLocal(target.local.deviceId, target.controlId, target.local.takes(value))
       return { value, isSent: true }
     })
     const hasSent = ops.length > 0
@@ -292,20 +276,9 @@ export class FloorRun {
     { onOwn }: PedalNow,
   ): boolean {
     const there = local
-      ? own(this.#device(local.deviceId).controls, controlId)
+      ? own(this.#devices.of(local.deviceId).controls, controlId)
       : own(isKnown ? this.#known.values : onOwn, controlId)
     return there === undefined || hasCaught(was?.value ?? null, value, there)
-  }
-
-  #setLocal(deviceId: DeviceId, controlId: string, value: number): void {
-    if (own(this.#off, deviceId)) return
-    const before = this.#device(deviceId)
-    if (own(before.controls, controlId) === value) return
-    this.#moved.set(deviceId, {
-      ...before,
-      lastControl: controlId,
-      controls: { ...before.controls, [controlId]: value },
-    })
   }
 
   /** Its automatic bypass has seen something: what it works comes on as soon as it moves, and goes off once it has rested. */
@@ -336,7 +309,7 @@ export class FloorRun {
     }
     const control = own(this.#rig.controls, works.controlId)
     if (control && control.deviceId === pedalDevice(pedal))
-      this.#setLocal(control.deviceId, control.id, value)
+      this.#devices.setLocal(control.deviceId, control.id, value)
   }
 
   #pedalDue({ kind, pedalId, id }: Extract<Due, { kind: 'send' | 'rest' }>): void {
@@ -374,7 +347,7 @@ export class FloorRun {
         this.#tick(due)
         break
       case 'hold':
-        this.#holdLooper(due)
+        this.#devices.hold({ looper: own(this.#rig.devices, due.deviceId)?.looper ?? null }, due, this.#at)
         break
       case 'send':
       case 'rest':
@@ -617,91 +590,13 @@ export class FloorRun {
         return
       }
       if (entry.end > this.#at) this.#at = entry.end
-      this.#arrive(ops[next]!, entry)
+      this.#wire.push(this.#devices.arrive(ops[next]!, entry))
     }
-  }
-
-  #arrive({ message, hearers }: Message, entry: WireEntry): void {
-    let lostBy = NOBODY
-    let nothingFor = NOBODY
-    for (const { id, numbering, chart, deaf, beats } of hearers) {
-      if (deaf > 0 && isLostWhileLoading(message) && entry.start < this.#deafOf(id)) {
-        lostBy = [...lostBy, id]
-        continue
-      }
-      // It was switched off while the message was on its way.
-      if (own(this.#off, id)) continue
-      const before = this.#device(id)
-      const after = receive(numbering, before, message, chart)
-      const beaten = beats === null ? after : this.#beat(beats, after, message, chart, entry.end)
-      if (beaten !== before) this.#moved.set(id, beaten)
-      else if (!hasAnswer(before, message, chart)) nothingFor = [...nothingFor, id]
-      if (deaf > 0 && message.kind === 'program') this.#deaf.set(id, entry.end + deaf)
-    }
-    this.#wire.push(lostBy === NOBODY && nothingFor === NOBODY ? entry : { ...entry, lostBy, nothingFor })
-  }
-
-  /** Without those that hear again: what is over need not be remembered, once nothing is on its way that began before. */
-  #stillDeaf(): FloorState['deafUntil'] {
-    if (this.#due.first) return over(this.#deafUntil, this.#deaf)
-    let all: { [deviceId: string]: number } | null = null
-    for (const id in this.#deafUntil) {
-      const until = this.#deafUntil[id]!
-      if (until > this.#at && !this.#deaf.has(id)) (all ??= {})[id] = until
-    }
-    for (const [id, until] of this.#deaf) if (until > this.#at) (all ??= {})[id] = until
-    return all ?? NOBODY_DEAF
-  }
-
-  #device(id: string): DeviceState {
-    return this.#moved.get(id) ?? own(this.#devices, id) ?? DEVICE_AT_POWER_ON
-  }
-
-  #deafOf(id: string): number {
-    return this.#deaf.get(id) ?? own(this.#deafUntil, id) ?? 0
   }
 
   #closeContact(set: ContactDone): void {
-    const moved = moveContact(this.#device(set.deviceId), set, set.calls)
-    const device = own(this.#rig.devices, set.deviceId)
-    const heard =
-      device && hasBeat(device) && !own(this.#off, set.deviceId)
-        ? hearContact(device, moved, set.contactId, set.isClosed, set.at)
-        : null
-    this.#moved.set(set.deviceId, heard?.state ?? moved)
-    if (heard) this.#mayHold(set.deviceId, heard, set.at)
+    this.#devices.close(own(this.#rig.devices, set.deviceId) ?? null, set)
     this.#contacts.push(set)
-  }
-
-  /** What a message does to the beat or the loop of a device. */
-  #beat(
-    device: Device,
-    state: DeviceState,
-    message: MidiMessage,
-    chart: DeviceChart,
-    at: number,
-  ): DeviceState {
-    if (message.kind !== 'control') return device.followsClock ? hearRealTime(state, message, at) : state
-    const control = chart.controls.get(`cc/${message.controller}`)
-    if (!control || !hasAnswer(state, message, chart)) return state
-    const { reading } = control
-    const isWhole = reading.kind !== 'switch' && reading.kind !== 'range'
-    const isDown = 'value' in reading ? message.value === reading.value : message.value > U7_OFF
-    const heard = hearControlFor(device, state, control.id, isDown, isWhole, at)
-    this.#mayHold(device.id, heard, at)
-    return heard.state
-  }
-
-  #mayHold(deviceId: DeviceId, { hold }: Pick<Heard<DeviceState>, 'hold'>, at: number): void {
-    if (hold) this.#due.put({ kind: 'hold', at: at + hold.after, deviceId, input: hold.input, since: at })
-  }
-
-  #holdLooper({ deviceId, input, since }: Extract<Due, { kind: 'hold' }>): void {
-    const looper = own(this.#rig.devices, deviceId)?.looper
-    const before = this.#device(deviceId)
-    if (!looper || !before.loop || own(this.#off, deviceId)) return
-    const loop = loopHeld(looper, before.loop, input, since, this.#at)
-    if (loop !== before.loop) this.#moved.set(deviceId, { ...before, loop })
   }
 
   /** A clock from outside begins, changes or ends; a controller that does not go by one takes no notice. */
@@ -717,6 +612,7 @@ interface Flight {
   readonly entries: WireEntry[]
 }
 
+const NOBODY: WireEntry['lostBy'] = []
 const NO_TIMING: Timing = {
   hasLong: false,
   hasDouble: false,
@@ -724,11 +620,7 @@ const NO_TIMING: Timing = {
   doubleWithin: 0,
   firesOn: 'press',
 }
-const NOBODY: WireEntry['lostBy'] = []
-const NOBODY_DEAF: FloorState['deafUntil'] = {}
 const CLOCK = 'clock'
-/** Up to this a switch is off (M1 v4.2.1, "Control Change"; from memory). */
-const U7_OFF = 63
 const TICK = [{ kind: 'send', deviceId: null, message: { kind: 'clock' } }] as const
 /** So many banks one list goes through at most. */
 const TRAVELS_MAX = 8
