@@ -1,9 +1,9 @@
 import { cutText } from '#core/base'
 import { isKnownUnit, MINUS, NAME_MAX, type Reading } from '#core/rig'
 
-export const OFF =
+const OFF =
   /^(?:off|aus|bypass(?:ed)?|inactive|disabled|arrêt|désactivé|inactif|apagado|desactivado)$/i
-export const ON = /^(?:on|ein|an|activ(?:e|ated)|engaged|enabled|marche|activé|actif|encendido|activado)$/i
+const ON = /^(?:on|ein|an|activ(?:e|ated)|engaged|enabled|marche|activé|actif|encendido|activado)$/i
 
 export interface NamedPart {
   readonly value: number
