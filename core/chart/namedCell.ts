@@ -1,8 +1,7 @@
 import { cutText } from '#core/base'
 import { isKnownUnit, MINUS, NAME_MAX, type Reading } from '#core/rig'
 
-const OFF =
-  /^(?:off|aus|bypass(?:ed)?|inactive|disabled|arrêt|désactivé|inactif|apagado|desactivado)$/i
+const OFF = /^(?:off|aus|bypass(?:ed)?|inactive|disabled|arrêt|désactivé|inactif|apagado|desactivado)$/i
 const ON = /^(?:on|ein|an|activ(?:e|ated)|engaged|enabled|marche|activé|actif|encendido|activado)$/i
 
 export interface NamedPart {

@@ -115,7 +115,9 @@ describe('what is left over', () => {
       makeSound('long', echo(preset('long')), { order: 2 }),
       makeSound('pushed', echo(preset('dotted', [{ controlId: 'mix' as never, value: 30 }])), { order: 3 }),
       makeSound('off', echo({ kind: 'off' }), { order: 4 }),
-      makeSound('on', echo({ kind: 'values', values: [] }), { order: 5 }),
+      makeSound('on', echo({ kind: 'values', values: [{ controlId: 'on' as never, value: 127 }] }), {
+        order: 5,
+      }),
       makeSound('silent', {}, { order: 6 }),
     ],
   })
