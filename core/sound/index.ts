@@ -1,15 +1,8 @@
 /** What `sound` hands out: nothing outside passes this door (tests do). */
 export { HEADROOM, between, deviceBetween, type Between, type DeviceBetween } from './between'
 export type { ContactSet } from './blocks'
-export {
-  cellChoices,
-  formatCell,
-  parseCell,
-  presetText,
-  setText,
-  type CellRefusal,
-  type TypedCell,
-} from './cellText'
+export { cellChoices, parseCell, type CellRefusal } from './cellText'
+export { formatCell, presetText, setText, type TypedCell } from './formatCell'
 export { reachedBy, soundDevices, spokenCells } from './cells'
 export { moveSound } from './edits/moveSound'
 export { pasteCells, type PasteFault } from './edits/pasteCells'

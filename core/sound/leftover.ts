@@ -7,7 +7,7 @@ import {
   type Device,
   type Rig,
 } from '#core/rig'
-import { presetText, setText } from './cellText'
+import { presetText, setText } from './formatCell'
 import { wantOf, WANT_TABLES, type Be, type Want } from './want'
 
 /** Something of a device that stays as a sound left it, where the next one neither sets nor recalls it. */

@@ -11,7 +11,7 @@ import {
   isMappedIn,
   type Controller,
 } from '#core/rig'
-import type { TypedCell } from './cellText'
+import type { TypedCell } from './formatCell'
 import { blocksOf } from './blocks'
 import { canBeSet, type Be, type Want } from './want'
 

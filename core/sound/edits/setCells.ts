@@ -15,7 +15,7 @@ import {
   type Sound,
   type SoundId,
 } from '#core/rig'
-import type { TypedCell } from '../cellText'
+import type { TypedCell } from '../formatCell'
 
 /** A cell to be written; null takes what the sound says of the device away, so that it inherits or says nothing. */
 export interface CellWrite {
