@@ -49,3 +49,24 @@ test('a rig is deleted only after a question', async ({ page, request }) => {
   await expect(page.getByRole('link', { name: 'Old one', exact: true })).toBeHidden()
   expect((await request.get(`/api/rigs/${id}`)).status()).toBe(404)
 })
+
+test.describe('what a first visit fetches', () => {
+  test.use({ isSearched: true })
+
+  // As much as a phone on a slow line can wait for: the limit the project set itself.
+  test('is at most 350 kB of script, workers included', async ({ page, rigId }) => {
+    const scripts = new Map<string, number>()
+    page.on('response', (response) => {
+      if (/\.js$/.test(new URL(response.url()).pathname))
+        scripts.set(response.url(), Number(response.headers()['content-length']))
+    })
+    await page.goto(`/rigs/${rigId}/switches`)
+    await expect(page.getByRole('region', { name: 'Floor' })).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    const sum = [...scripts.values()].reduce((all, bytes) => all + bytes, 0)
+    const [worker] = page.workers()
+    expect(scripts.has(worker!.url())).toBe(true)
+    expect(scripts.size).toBeGreaterThan(20)
+    expect(sum).toBeLessThan(350_000)
+  })
+})
