@@ -221,15 +221,21 @@ describe('pedals', () => {
     expect(codes(of([set(0), set(127)]))).not.toContain('offOneWay')
   })
 
-  it('that lead a control on a number of its own behind a lamp are told', () => {
+  it.each([
+    ['a value that is set', { kind: 'setControl', controlId: 'on', value: 127 }, true],
+    ['a scene that is gone to', { kind: 'scene', controlId: 'on', move: 'to', value: 1 }, true],
+    [
+      'the next scene, which lights no lamp',
+      { kind: 'scene', controlId: 'on', move: 'next', value: 0 },
+      false,
+    ],
+  ])('that lead a control on a number of its own behind a lamp are told: %s', (_, action, isTold) => {
     const rig: Rig = {
       ...rigWith(makePedal('foot', [makeRoleOf([makeTarget('on', { number: 11 as never })])])),
-      switches: {
-        'one-1': makeSwitch('one', 1, [[{ kind: 'setControl', controlId: 'on', value: 127 }]] as never, {
-          label: 'On',
-        }),
-      },
+      switches: { 'one-1': makeSwitch('one', 1, [[action]] as never, { label: 'On' }) },
     }
-    expect(requireFinding(rig, 'pedalBehindLamp').facts).toMatchObject({ control: 'on', label: 'On' })
+    if (isTold)
+      expect(requireFinding(rig, 'pedalBehindLamp').facts).toMatchObject({ control: 'on', label: 'On' })
+    else expect(codes(rig)).not.toContain('pedalBehindLamp')
   })
 })
