@@ -7,6 +7,7 @@ import { placeKey, switchesHere } from '../rig/switchesHere'
 import type { Footswitch } from '../rig/table/switch'
 import { makeBank, makeSwitch } from '../rig/testing/makeRig'
 import type { Action } from '../rig/table/action'
+import { makePedal, makeRoleOf, makeTarget } from '../pedal/testing/makePedals'
 import { floorRig, onFloor } from '../simulate/testing/makeFloor'
 import { rigProblems } from '../rig/integrity'
 import type { FloorState } from '../simulate/floor'
@@ -267,6 +268,32 @@ describe('lamps that can lie', () => {
     const { depths } = byForce(rig)
     expect(verdict.kind === 'lies' && verdict.lie.moves.length).toBe(depths.get('one-1'))
     expect(depths.get('one-1')).toBe(2)
+  })
+
+  // Raw bytes are a switch's like any other, whatever number a chart has a control on (M1 v4.2.1, table III: CC 100 and 101
+  // are the standard's only where parameters are chosen; a pedal's number is the device's own setting, common practice).
+  it.each([
+    ['a number of the standard', 100, 'B3 64 00', {}],
+    [
+      'a number that a pedal was given on the device',
+      21,
+      'B3 0B 00',
+      { pedals: { foot: makePedal('foot', [makeRoleOf([makeTarget('on', { number: 11 as never })])]) } },
+    ],
+  ])('sees that raw bytes move a control on %s behind its lamp', (_, number, hex, more) => {
+    const alternate: Action = { kind: 'alternateControl', controlId: onFloor('on'), a: 127, b: 0 }
+    const plain = floorRig(
+      { positions: [[alternate]] },
+      { more: [makeSwitch('one', 2, [[{ kind: 'raw', deviceId: onFloor('echo'), hex }]])] },
+    )
+    const on = {
+      ...plain.controls['on' as never]!,
+      address: { kind: 'cc', number: number as never },
+    } as const
+    const rig: Rig = { ...plain, controls: { ...plain.controls, on }, ...more }
+    const verdict = lampVerdict(rig, lampsToProve(rig)[0]!)
+    expect(verdict).toMatchObject({ kind: 'lies', lie: { isLit: true } })
+    expect(verdict.kind === 'lies' && verdict.lie.moves).toHaveLength(2)
   })
 
   it('the generated rigs are sound rigs', () => {
