@@ -17,7 +17,7 @@ export type Leftover =
   | { readonly kind: 'contact'; readonly contactId: string; readonly isClosed: boolean }
 
 /** A thing of a device that has a state, whatever that is. */
-export type Thing =
+export type LastingThing =
   | { readonly kind: 'preset' }
   | { readonly kind: 'control'; readonly controlId: ControlId }
   | { readonly kind: 'contact'; readonly contactId: string }
@@ -107,7 +107,7 @@ export const mayBeLeft = ({ traits }: Seen): readonly Leftover[] => traits?.leav
  * neither sets nor recalls. A recall leaves no control as it was, what is off may hold what it likes, and to stay in whichever
  * preset it is in is what a sound without one says.
  */
-export function leavesAsFound({ want, traits }: Seen, thing: Thing): boolean {
+export function leavesAsFound({ want, traits }: Seen, thing: LastingThing): boolean {
   if (want.kind === 'leave') return !want.isSaid
   if (want.kind !== 'be' || traits === null) return false
   switch (thing.kind) {
