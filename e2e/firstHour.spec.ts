@@ -6,7 +6,7 @@ const rigOf = async (request: APIRequestContext, rigId: string) =>
 
 test.use({ isSearched: true })
 
-test('in a German browser a point is a decimal sign as well', async ({
+test('in a German browser point and comma are decimal signs, and what is shown has a point as everywhere', async ({
   browser,
   request,
   rigId,
@@ -17,16 +17,21 @@ test('in a German browser a point is a decimal sign as well', async ({
   await page.goto(`${baseURL}/rigs/${rigId}/tempo`)
   await page.getByRole('row', { name: /^Net menders/ }).click()
   const tempo = inspector(page).getByRole('spinbutton', { name: 'Stored tempo' })
-  await tempo.fill('97.5')
-  await tempo.press('Enter')
-  await expect(tempo).toHaveValue('97,5 bpm')
-  await expect
-    .poll(async () =>
-      Object.values((await rigOf(request, rigId)).songs).some(
-        (one) => (one as { tempo: number }).tempo === 97.5,
-      ),
-    )
-    .toBe(true)
+  for (const [typed, bpm] of [
+    ['97.5', 97.5],
+    ['98,5', 98.5],
+  ] as const) {
+    await tempo.fill(typed)
+    await tempo.press('Enter')
+    await expect(tempo).toHaveValue(`${bpm} bpm`)
+    await expect
+      .poll(async () =>
+        Object.values((await rigOf(request, rigId)).songs).some(
+          (one) => (one as { tempo: number }).tempo === bpm,
+        ),
+      )
+      .toBe(true)
+  }
   await context.close()
 })
 
