@@ -1,6 +1,7 @@
 /** What `rig` hands out: nothing outside passes this door (tests do). */
 export { applyEdit, doEdit, withChanges, type Done } from './applyEdit'
 export { nextBankIndex } from './banks'
+export { isOffContact, isOffPreset, isOffValue } from './bypass'
 export {
   carriesStereo,
   hasSoundJacks,

@@ -1,5 +1,14 @@
 import { own } from '#core/base'
-import { heldContacts, findPreset, type Rig, type Device, type DeviceId, storedValue } from '#core/rig'
+import {
+  heldContacts,
+  findPreset,
+  type Rig,
+  type Device,
+  type DeviceId,
+  storedValue,
+  isOffPreset,
+  isOffValue,
+} from '#core/rig'
 import { reachedBy, soundDevices, type TypedCell, canBeSet } from '#core/sound'
 import type { FloorState } from './floor'
 
@@ -27,7 +36,8 @@ function cellNow(rig: Rig, state: FloorState, device: Device): TypedCell | null 
       ? { kind: 'contacts', closes: outputs.flatMap(({ id }) => (own(now.contacts, id) ? [id] : [])) }
       : null
   }
-  if (bypass.kind === 'control' && own(now.controls, bypass.controlId) === bypass.off) return { kind: 'off' }
+  if (bypass.kind === 'control' && isOffValue(device, bypass.controlId, own(now.controls, bypass.controlId)))
+    return { kind: 'off' }
   const preset = now.preset === null ? null : findPreset(rig, device.id, now.preset)
   const values = Object.values(rig.controls)
     .filter(({ deviceId }) => deviceId === device.id)
@@ -43,7 +53,7 @@ function cellNow(rig: Rig, state: FloorState, device: Device): TypedCell | null 
         : [{ controlId: control.id, value }]
     })
   if (now.preset !== null) {
-    const isOff = bypass.kind === 'preset' && bypass.index === now.preset && values.length === 0
+    const isOff = isOffPreset(device, now.preset) && values.length === 0
     return isOff ? { kind: 'off' } : { kind: 'preset', index: now.preset, values }
   }
   return values.length > 0 ? { kind: 'values', values } : null

@@ -6,6 +6,9 @@ import {
   type ControlId,
   type Device,
   type Rig,
+  isOffContact,
+  isOffPreset,
+  isOffValue,
 } from '#core/rig'
 import { presetText, setText } from './formatCell'
 import { wantOf, WANT_TABLES, type Be, type Want } from './want'
@@ -60,13 +63,11 @@ function workTraits(rig: Rig, device: Device, want: Be): Traits {
   const isAtRest = (controlId: ControlId, value: number) =>
     (atRest?.kind === 'be' && atRest.holds.get(controlId) === value) || storedValue(row, controlId) === value
   const switching = bypass.kind === 'control' ? bypass : null
-  const isBlank = bypass.kind === 'preset' && bypass.index === want.preset
-  const isContactOff = (isClosed: boolean) =>
-    bypass.kind === 'contact' && isClosed === (bypass.off === 'closed')
+  const isBlank = isOffPreset(device, want.preset)
   const isOff =
     isBlank ||
-    (switching !== null && want.holds.get(switching.controlId) === switching.off) ||
-    (want.contacts.length > 0 && want.contacts.every(({ isClosed }) => isContactOff(isClosed)))
+    (switching !== null && isOffValue(device, switching.controlId, want.holds.get(switching.controlId))) ||
+    (want.contacts.length > 0 && want.contacts.every(({ isClosed }) => isOffContact(device, isClosed)))
   const special = want.sets.flatMap(({ controlId, value }): Leftover[] =>
     // Whether it is on is a thing by itself.
     !want.holds.has(controlId) || controlId === switching?.controlId || isAtRest(controlId, value)
@@ -74,7 +75,7 @@ function workTraits(rig: Rig, device: Device, want: Be): Traits {
       : [{ kind: 'control', controlId, value }],
   )
   const contacts = want.contacts.flatMap(({ contact: { id }, isClosed }): Leftover[] =>
-    (rest ? isClosed !== rest.closes.includes(id) : isClosed || isContactOff(isClosed))
+    (rest ? isClosed !== rest.closes.includes(id) : isClosed || isOffContact(device, isClosed))
       ? [{ kind: 'contact', contactId: id, isClosed }]
       : [],
   )

@@ -25,7 +25,7 @@ import {
 import { removeRow } from '../rig/edits/removeRow'
 import { rigProblems } from '../rig/integrity'
 import type { Device } from '../rig/table/device'
-import type { Cell } from '../rig/table/sound'
+import type { Cell, Sound } from '../rig/table/sound'
 import { outlineBetween, deviceBetween, between, type Outline } from './between'
 import { spokenCells } from './cells'
 import { moveSound } from './edits/moveSound'
@@ -121,9 +121,29 @@ describe('what is left over', () => {
       makeSound('silent', {}, { order: 6 }),
     ],
   })
-  const left = (from: string, to: string) => {
-    const want = (id: string) => wantsOf(one, one.sounds[id]!).get('echo' as never)!
-    return deviceBetween(one, one.devices.echo!, want(from), want(to)).leftovers
+  const leftIn = (rig: Rig) => (from: string, to: string) => {
+    const want = (id: string) => wantsOf(rig, rig.sounds[id]!).get('echo' as never)!
+    return deviceBetween(rig, rig.devices['echo']!, want(from), want(to)).leftovers
+  }
+  const left = leftIn(one)
+
+  /** The same of an echo that is switched in another way, with its contact on a relay. */
+  const leftSwitchedBy = (bypass: Device['bypass'], rest: Device['rest'] = null) => {
+    const device = makeDevice('echo', 4, {
+      powerOn: 11,
+      bypass,
+      rest,
+      ports: [makePort('in', makeRole('midiIn')), makePort('foot', makeRole('switchIn'))],
+    })
+    const controller = makeController({ ports: [makePort('relay', makeRole('switchOut'))] })
+    const cable = makeCable('controller.relay', 'echo.foot', { lead: 'ts' })
+    const rig: Rig = {
+      ...one,
+      controllers: { [controller.id]: controller },
+      devices: { [device.id]: device },
+      cables: { [cable.id]: cable },
+    }
+    return leftIn(rig)
   }
 
   it('is not the preset a device begins in, and is another one', () => {
@@ -139,31 +159,37 @@ describe('what is left over', () => {
   // Whoever does not speak of a device leaves it switched as it was, in each of the ways there are (common practice).
   it('is that a device was switched off, by control, empty preset or contact, where the next sound says nothing of it', () => {
     expect(left('off', 'silent')).toEqual([{ kind: 'control', controlId: 'on', value: 0 }])
-    const others = (bypass: Device['bypass'], rest: Device['rest'] = null) => {
-      const device = makeDevice('echo', 4, {
-        powerOn: 11,
-        bypass,
-        rest,
-        ports: [makePort('in', makeRole('midiIn')), makePort('foot', makeRole('switchIn'))],
-      })
-      const controller = makeController({ ports: [makePort('relay', makeRole('switchOut'))] })
-      const cable = makeCable('controller.relay', 'echo.foot', { lead: 'ts' })
-      const rig: Rig = {
-        ...one,
-        controllers: { [controller.id]: controller },
-        devices: { [device.id]: device },
-        cables: { [cable.id]: cable },
-      }
-      const want = (id: string) => wantsOf(rig, rig.sounds[id]!).get('echo' as never)!
-      return (from: string) => deviceBetween(rig, device, want(from), want('silent')).leftovers
-    }
-    expect(others({ kind: 'preset', index: 12 })('off')).toEqual([{ kind: 'preset', index: 12 }])
+    expect(leftSwitchedBy({ kind: 'preset', index: 12 })('off', 'silent')).toEqual([
+      { kind: 'preset', index: 12 },
+    ])
     for (const off of ['open', 'closed'] as const)
-      expect(others({ kind: 'contact', off })('off')).toEqual([
+      expect(leftSwitchedBy({ kind: 'contact', off })('off', 'silent')).toEqual([
         { kind: 'contact', contactId: 'foot', isClosed: off === 'closed' },
       ])
     const resting = { preset: 12, values: [], closes: [] }
-    expect(others({ kind: 'preset', index: 12 }, resting)('off')).toEqual([])
+    expect(leftSwitchedBy({ kind: 'preset', index: 12 }, resting)('off', 'silent')).toEqual([])
+  })
+
+  it('is nothing that a device may hold while it is off, by its contact too', () => {
+    expect(leftSwitchedBy({ kind: 'contact', off: 'open' })('pushed', 'off')).toEqual([])
+  })
+
+  it('is nothing that the device has at rest, by what its resting preset has stored too', () => {
+    const stored = { ...one.presets['dotted']!, recalls: [{ controlId: 'mix' as never, value: 30 }] }
+    const echo = { ...one.devices['echo']!, rest: { preset: 11, values: [], closes: [] } }
+    const long: Sound = {
+      ...one.sounds['long']!,
+      cells: [
+        { deviceId: 'echo' as never, cell: preset('long', [{ controlId: 'mix' as never, value: 30 }]) },
+      ],
+    }
+    const rig: Rig = {
+      ...one,
+      presets: { ...one.presets, dotted: stored },
+      devices: { echo },
+      sounds: { ...one.sounds, long },
+    }
+    expect(leftIn(rig)('long', 'silent')).toEqual([{ kind: 'preset', index: 12 }])
   })
 
   it('is that it was switched on, where that is all that was said of it', () => {

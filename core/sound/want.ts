@@ -20,6 +20,7 @@ import {
   isMappedIn,
   storedValue,
   jackOfContact,
+  isOffPreset,
 } from '#core/rig'
 import { reachedBy, soundDevices, spokenCells, type SpokenCells } from './cells'
 
@@ -230,7 +231,7 @@ function be(rig: Rig, device: Device, preset: number | null, values: readonly Se
     bypass.kind === 'control' && !speaksOf(bypass.controlId)
       ? [{ controlId: bypass.controlId, value: bypass.on }, ...values]
       : values
-  const isOff = bypass.kind === 'preset' && bypass.index === preset
+  const isOff = isOffPreset(device, preset)
   return settled(rig, device, {
     preset,
     sets,

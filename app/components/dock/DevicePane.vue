@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { own } from '#core/base'
-import { heldContacts, findPreset } from '#core/rig'
+import { heldContacts, findPreset, isOffValue } from '#core/rig'
 import { deviceState } from '#core/simulate'
 import { reachedBy, soundDevices } from '#core/sound'
 import { useFloorStore } from '~/stores/floor'
@@ -30,7 +30,7 @@ const lines = computed(() => {
     const outputs = heldContacts(rig, device).filter(({ output }) => output !== null)
     const { bypass } = device
     const switched = bypass.kind === 'control' && bypass.controlId === lastControl ? bypass : null
-    const isOff = switched !== null && controls[switched.controlId] === switched.off
+    const isOff = switched !== null && isOffValue(device, switched.controlId, controls[switched.controlId])
     // Switching on is no news beside what it plays.
     const control = switched && !isOff ? undefined : own(rig.controls, lastControl ?? '')
     return {

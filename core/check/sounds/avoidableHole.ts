@@ -1,5 +1,5 @@
 import { own } from '#core/base'
-import { inOrder, type Rig, ABOUT_ID, type Device } from '#core/rig'
+import { inOrder, type Rig, ABOUT_ID, type Device, isOffPreset } from '#core/rig'
 import { presetText, setText, mayStay, presetOrParameter, type Be, type Want } from '#core/sound'
 import { withCell } from './withCell'
 import { soundCells, type SoundCell } from './soundCells'
@@ -27,7 +27,8 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
   const [controller] = inOrder(rig.controllers)
   const byDevice = new Map<Device, SoundCell[]>()
   for (const cell of soundCells(rig))
-    if (cell.want.kind === 'be' && cell.want.preset !== null && !isBlank(cell.device, cell.want.preset))
+    // An empty preset is there to be silent.
+    if (cell.want.kind === 'be' && cell.want.preset !== null && !isOffPreset(cell.device, cell.want.preset))
       byDevice.set(cell.device, [...(byDevice.get(cell.device) ?? []), cell])
   return [...byDevice].flatMap(([device, cells]): AvoidableHole[] => {
     const isAudible = device.gap.heard === 'clear' || (school === 'songPreset' && device.gap.heard !== 'none')
@@ -81,7 +82,3 @@ export function avoidableHole(rig: Rig): AvoidableHole[] {
     })
   })
 }
-
-/** An empty preset is there to be silent. */
-const isBlank = ({ bypass }: Device, index: number): boolean =>
-  bypass.kind === 'preset' && bypass.index === index
